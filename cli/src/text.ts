@@ -1,0 +1,38 @@
+import type { AuditDocument, CheckDocument } from '@undo-ink/contracts'
+
+/** An audit for people: one line for each color, most used first, with the places under it. */
+export function auditText({ files, occurrences, findings }: AuditDocument): string {
+  const byColor = new Map<string, AuditDocument['occurrences']>()
+  for (const occurrence of occurrences) {
+    const list = byColor.get(occurrence.color)
+    if (list) list.push(occurrence)
+    else byColor.set(occurrence.color, [occurrence])
+  }
+  const read = files.filter(({ skipped }) => skipped === undefined).length
+  const lines = [`${occurrences.length} places in ${byColor.size} colors, in ${read} of ${files.length} files`]
+  const sorted = [...byColor].toSorted(([a, x], [b, y]) => y.length - x.length || (a < b ? -1 : 1))
+  for (const [color, places] of sorted) {
+    lines.push('', `${color}  ${places.length}`)
+    for (const place of places) lines.push(`  ${placeText(place)}`)
+  }
+  for (const { file, line, column, code } of findings) lines.push('', `${file}:${line}:${column}  ${code}`)
+  return `${lines.join('\n')}\n`
+}
+
+/** A check for people: one line for each place. */
+export function checkText({ places }: CheckDocument): string {
+  if (places.length === 0) return 'every color is of the palette\n'
+  const lines = places.map((place) => `${placeText(place)}${nearestText(place)}`)
+  return `${lines.join('\n')}\n${places.length} colors are not of the palette\n`
+}
+
+/** `, nearest primary (ΔE00 2.4)` */
+export function nearestText({ nearest }: CheckDocument['places'][number]): string {
+  return nearest ? `, nearest ${nearest.role} (ΔE00 ${nearest.distance})` : ''
+}
+
+type Placed = Pick<CheckDocument['places'][number], 'file' | 'line' | 'column' | 'raw' | 'property' | 'selector'>
+
+function placeText({ file, line, column, raw, property, selector }: Placed): string {
+  return `${file}:${line}:${column}  ${raw}  ${property}${selector === null ? '' : `  ${selector}`}`
+}

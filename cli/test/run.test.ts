@@ -1,0 +1,201 @@
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { auditDocumentSchema, checkDocumentSchema } from '@undo-ink/contracts'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { run } from '../src/run.ts'
+
+const DEMO = join(import.meta.dirname, '../../demo/site')
+let folder: string
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'undo-ink-cli-'))
+})
+afterEach(() => rmSync(folder, { recursive: true }))
+
+const at = (name: string) => join(folder, name)
+const write = (name: string, content: string | object) => {
+  writeFileSync(at(name), typeof content === 'string' ? content : JSON.stringify(content))
+  return at(name)
+}
+const site = (files: Record<string, string>) => {
+  mkdirSync(at('site'))
+  for (const [name, content] of Object.entries(files)) write(`site/${name}`, content)
+  return at('site')
+}
+const PALETTE = [{ role: 'primary', color: '#0b6e74' }]
+const plan = (decisions: unknown[]) =>
+  write('plan.json', { version: 1, palette: PALETTE, decisions, write: 'in-place' })
+
+describe('undo-ink audit', () => {
+  it('audits the demo into a document that its contract accepts', async () => {
+    const { output, status } = await run(['audit', DEMO, '--format', 'json'])
+    const document = auditDocumentSchema.parse(JSON.parse(output))
+    expect(status).toBe(0)
+    expect(document.occurrences.length).toBeGreaterThanOrEqual(150)
+    expect(new Set(document.occurrences.map(({ color }) => color)).size).toBeGreaterThanOrEqual(60)
+    const notations = document.occurrences.filter(({ color }) => color === '#7a2433').map(({ notation }) => notation)
+    expect(new Set(notations).size).toBeGreaterThanOrEqual(5)
+    expect(document.files.find(({ path }) => path === 'img/logo.svg')?.skipped).toBe('not-read-yet')
+  })
+
+  it('tells people the colors, most used first, and the places', async () => {
+    const { output } = await run([
+      'audit',
+      site({ 'a.css': 'a { color: red; background: #fff }\nb { color: #F00 } /*' }),
+    ])
+    expect(output).toBe(`3 places in 2 colors, in 1 of 1 files
+
+#ff0000  2
+  a.css:1:12  red  color  a
+  a.css:2:12  #F00  color  b
+
+#ffffff  1
+  a.css:1:29  #fff  background  a
+
+a.css:2:19  unclosed-comment
+`)
+  })
+})
+
+describe('undo-ink rewrite', () => {
+  it('gives identical bytes for an empty plan', async () => {
+    const { status } = await run(['rewrite', DEMO, '--plan', plan([]), '--out', at('out')])
+    expect(status).toBe(0)
+    const files = readdirSync(DEMO, { recursive: true, withFileTypes: true }).filter((entry) => entry.isFile())
+    expect(files.length).toBeGreaterThan(10)
+    for (const entry of files) {
+      const path = join(entry.parentPath, entry.name).slice(DEMO.length)
+      expect(readFileSync(join(at('out'), path)).equals(readFileSync(join(DEMO, path)))).toBe(true)
+    }
+  })
+
+  it('writes roles, colors and keeps, the narrower decision over the wider', async () => {
+    const input = site({
+      'a.css': '\uFEFFa{color:#7A2433;background:rgb(122 36 51/.5)}\r\nb{color:red;border-color:tan}',
+    })
+    const decisions = [
+      { target: { colors: ['#7a2433'] }, to: { role: 'primary' } },
+      { target: { colors: ['rgb(122, 36, 51)'], use: 'text' }, to: { keep: true } },
+      { target: { colors: ['red'] }, to: { color: 'hsl(0 0% 0%)' } },
+    ]
+    const { output } = await run(['rewrite', input, '--plan', plan(decisions), '--out', at('out')])
+    expect(output).toBe('2 changes in 1 files, 0 of them written as hex\n')
+    expect(readFileSync(at('out/a.css'), 'utf8')).toBe(
+      '\uFEFFa{color:#7A2433;background:rgb(11 110 116/.5)}\r\nb{color:black;border-color:tan}',
+    )
+  })
+
+  it('never writes over its input, nor over anything else', async () => {
+    const input = site({ 'a.css': 'a{color:red}' })
+    symlinkSync(input, at('link'))
+    mkdirSync(at('full'))
+    write('full/x', 'x')
+    for (const out of [input, join(input, 'deeper'), folder, at('link'), at('link/deeper'), at('full')]) {
+      const { status, error } = await run(['rewrite', input, '--plan', plan([]), '--out', out])
+      expect([out, status]).toEqual([out, 2])
+      expect(error).toMatch(/write over|not empty/)
+    }
+    expect(readdirSync(input)).toEqual(['a.css'])
+  })
+
+  it.each<[string, object, RegExp]>([
+    [
+      'an unknown member',
+      { version: 1, palette: [], decisions: [], write: 'in-place', extra: 1 },
+      /unknown member extra/,
+    ],
+    ['another version', { version: 2, palette: [], decisions: [], write: 'in-place' }, /version/],
+    [
+      'a deep unknown member',
+      { version: 1, palette: [{ role: 'a', color: 'red', hue: 1 }], decisions: [], write: 'in-place' },
+      /unknown member hue, at palette\.0/,
+    ],
+    [
+      'a role that is no color',
+      { version: 1, palette: [{ role: 'a', color: 'reddish' }], decisions: [], write: 'in-place' },
+      /reddish is not a color/,
+    ],
+    [
+      'a role twice',
+      { version: 1, palette: [...PALETTE, ...PALETTE], decisions: [], write: 'in-place' },
+      /primary already/,
+    ],
+    [
+      'a missing role',
+      { version: 1, palette: [], decisions: [{ target: { colors: ['red'] }, to: { role: 'x' } }], write: 'in-place' },
+      /no role x/,
+    ],
+  ])('refuses a plan with %s', async (_name, document, message) => {
+    const { status, error } = await run(['rewrite', site({}), '--plan', write('p.json', document), '--out', at('out')])
+    expect(status).toBe(2)
+    expect(error).toMatch(message)
+    expect(existsSync(at('out'))).toBe(false)
+  })
+})
+
+describe('undo-ink check', () => {
+  const palette = () => write('palette.json', { version: 1, palette: PALETTE })
+
+  it('finds what is not of the palette, with the nearest role', async () => {
+    const input = site({ 'a.css': 'a{color:#0B6E74}\nb{color:rgb(11 110 116 / 50%);background:#0c6f75}' })
+    const text = await run(['check', input, '--palette', palette()])
+    expect(text.status).toBe(1)
+    expect(text.output).toMatch(
+      /^a\.css:2:42 {2}#0c6f75 {2}background {2}b, nearest primary \(ΔE00 0\.\d+\)\n1 colors are not of the palette\n$/,
+    )
+    const json = await run(['check', input, '--palette', palette(), '--format', 'json'])
+    expect(checkDocumentSchema.parse(JSON.parse(json.output)).places).toHaveLength(1)
+  })
+
+  it('is clean when there is nothing', async () => {
+    expect(await run(['check', site({ 'a.css': 'a{color:#0b6e74}' }), '--palette', palette()])).toMatchObject({
+      status: 0,
+      error: '',
+    })
+  })
+
+  it('speaks SARIF 2.1.0', async () => {
+    const { output } = await run([
+      'check',
+      site({ 'a b.css': '\n a{color:red}' }),
+      '--palette',
+      palette(),
+      '--format',
+      'sarif',
+    ])
+    const log = JSON.parse(output)
+    expect([log.version, log.runs[0].columnKind, log.runs[0].results.length]).toEqual(['2.1.0', 'utf16CodeUnits', 1])
+    expect(log.runs[0].results[0].locations[0].physicalLocation).toEqual({
+      artifactLocation: { uri: 'a%20b.css' },
+      region: { startLine: 2, startColumn: 10, snippet: { text: 'red' } },
+    })
+  })
+})
+
+describe('bad use', () => {
+  it.each([
+    [[]],
+    [['paint', 'x']],
+    [['audit']],
+    [['audit', 'a', 'b']],
+    [['audit', DEMO, '--format', 'xml']],
+    [['audit', DEMO, '--colour', 'x']],
+    [['audit', '/nosuchfolder']],
+    [['check', DEMO]],
+    [['check', DEMO, '--palette', '/nosuchfile']],
+    [['rewrite', DEMO, '--out', '/tmp/x']],
+  ])('%j is refused with status 2, nothing on the output', async (args) => {
+    const { status, output, error } = await run(args)
+    expect([status, output]).toEqual([2, ''])
+    expect(error).toMatch(/^undo-ink: /)
+  })
+})

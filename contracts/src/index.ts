@@ -1,0 +1,7 @@
+export * from './agent.ts'
+export * from './audit.ts'
+export * from './audit-document.ts'
+export * from './plan.ts'
+export * from './plan-document.ts'
+export * from './problem.ts'
+export * from './site.ts'

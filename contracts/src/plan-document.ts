@@ -1,0 +1,62 @@
+import { z } from 'zod'
+import { useSchema } from './audit.ts'
+
+const roleColorSchema = z.strictObject({
+  role: z.string().min(1).describe('Name of the role'),
+  color: z.string().min(1).describe('Any CSS notation, opaque'),
+})
+
+/** What `undo-ink check --palette` reads. */
+export const paletteDocumentSchema = z
+  .strictObject({ version: z.literal(1), palette: z.array(roleColorSchema) })
+  .describe('The colors of a brand')
+export type PaletteDocument = z.infer<typeof paletteDocumentSchema>
+
+/** What `undo-ink rewrite --plan` reads. */
+export const planDocumentSchema = z
+  .strictObject({
+    version: z.literal(1),
+    palette: z.array(roleColorSchema),
+    decisions: z
+      .array(
+        z.strictObject({
+          target: z.strictObject({
+            colors: z.array(z.string()).min(1).describe('Any CSS notation; their alpha is left out'),
+            use: useSchema.optional(),
+          }),
+          to: z.union([
+            z.strictObject({ role: z.string() }),
+            z.strictObject({ color: z.string() }),
+            z.strictObject({ keep: z.literal(true) }),
+          ]),
+        }),
+      )
+      .describe('In the order in which they were made'),
+    write: z.literal('in-place').describe('How the new colors are written'),
+  })
+  .describe('What becomes of the colors of a folder')
+export type PlanDocument = z.infer<typeof planDocumentSchema>
+
+/** What `undo-ink check --format json` prints. */
+export const checkDocumentSchema = z
+  .strictObject({
+    version: z.literal(1),
+    root: z.string().describe('The folder as it was given'),
+    places: z.array(
+      z.strictObject({
+        file: z.string(),
+        line: z.int().min(1),
+        column: z.int().min(1).describe('In UTF-16 units'),
+        raw: z.string(),
+        color: z.string().describe('The opaque key of the color'),
+        property: z.string(),
+        selector: z.string().nullable(),
+        nearest: z
+          .strictObject({ role: z.string(), distance: z.number().describe('ΔE00') })
+          .nullable()
+          .describe('null: the palette is empty'),
+      }),
+    ),
+  })
+  .describe('Every color that is not of the palette')
+export type CheckDocument = z.infer<typeof checkDocumentSchema>

@@ -1,0 +1,103 @@
+import type { Decision, PlanEvent, PlanStart, Role } from '@undo-ink/core'
+import { z } from 'zod'
+import { useSchema } from './audit.ts'
+import type { Same } from './mirror.ts'
+
+export const roleSchema = z
+  .strictObject({
+    id: z.string().min(1).max(64).describe('Stays the same when the role is renamed'),
+    name: z.string().trim().min(1, 'Give the role a name').max(60, 'At most 60 characters'),
+    color: z
+      .string()
+      .min(1, 'Give the role a color')
+      .max(200, 'At most 200 characters')
+      .describe('Any CSS notation, opaque'),
+  })
+  .describe('A color of the brand by the job that it does')
+true satisfies Same<z.infer<typeof roleSchema>, Role>
+
+export const paletteSchema = z
+  .strictObject({
+    id: z.uuid(),
+    versions: z.array(z.strictObject({ version: z.int().min(1), roles: z.array(roleSchema) })).describe('By version'),
+  })
+  .describe("A client's palette with all its versions")
+export type Palette = z.infer<typeof paletteSchema>
+
+export const decisionSchema = z
+  .strictObject({
+    id: z.uuid(),
+    target: z
+      .strictObject({
+        colors: z.array(z.string().min(1).max(100)).min(1).max(10_000).readonly().describe('Opaque keys'),
+        use: useSchema.optional(),
+      })
+      .readonly()
+      .describe('The colors by value, in all their alphas'),
+    to: z.discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('role'), role: z.string().describe('Id of a role') }).readonly(),
+      z.strictObject({ kind: z.literal('keep') }).readonly(),
+    ]),
+  })
+  .describe('What becomes of a target')
+true satisfies Same<z.infer<typeof decisionSchema>, Decision>
+
+export const planEventSchema = z
+  .discriminatedUnion('kind', [
+    z.strictObject({
+      kind: z.literal('decide'),
+      decisions: z.array(decisionSchema.readonly()).min(1).max(5000).readonly(),
+    }),
+    z.strictObject({ kind: z.literal('take-back'), decisions: z.array(z.uuid()).min(1).max(5000).readonly() }),
+    z.strictObject({ kind: z.literal('tolerance'), value: z.number().min(0).max(8).describe('ΔE00') }),
+    z.strictObject({ kind: z.literal('palette'), version: z.int().min(1) }),
+    z.strictObject({ kind: z.literal('undo') }),
+    z.strictObject({ kind: z.literal('redo') }),
+  ])
+  .describe('One entry of the append-only history')
+true satisfies Same<z.infer<typeof planEventSchema>, PlanEvent>
+
+export const recordedEventSchema = z
+  .strictObject({
+    seq: z.int().min(1).describe('From 1, without gaps'),
+    id: z.uuid().describe('Given by who sent it: the same event sent again is not recorded twice'),
+    at: z.iso.datetime(),
+    event: planEventSchema,
+  })
+  .describe('An event as recorded')
+export type RecordedEvent = z.infer<typeof recordedEventSchema>
+
+export const planSchema = z
+  .strictObject({
+    id: z.uuid(),
+    paletteId: z.uuid(),
+    start: z.strictObject({ tolerance: z.number(), paletteVersion: z.int() }).describe('Where the history begins'),
+    version: z.int().min(0).describe('Number of recorded events'),
+    events: z.array(recordedEventSchema),
+  })
+  .describe('All decisions for one snapshot, with their whole history')
+export type Plan = z.infer<typeof planSchema>
+true satisfies Same<Plan['start'], PlanStart>
+
+export const newEventSchema = z
+  .strictObject({
+    id: z.uuid(),
+    version: z.int().min(0).describe('The version it was made on; refused when the plan moved on'),
+    event: planEventSchema,
+  })
+  .describe('An event to record')
+export type NewEvent = z.infer<typeof newEventSchema>
+
+export const newPaletteSchema = z
+  .strictObject({ id: z.uuid(), version: z.int().min(0), roles: z.array(roleSchema).max(200) })
+  .describe('A new version of the palette, and the event that moves the plan to it')
+export type NewPalette = z.infer<typeof newPaletteSchema>
+
+export const visitSchema = z
+  .strictObject({
+    before: z.url().describe('Origin of the copy as received'),
+    after: z.url().describe('Origin of the copy as the plan has it now'),
+    pages: z.array(z.string()).describe('Paths of the pages, index pages first'),
+  })
+  .describe('Where the pages of a site can be looked at')
+export type Visit = z.infer<typeof visitSchema>

@@ -1,0 +1,99 @@
+import type { Encoding, NotRead, Syntax } from '@undo-ink/core'
+import { z } from 'zod'
+import type { Same } from './mirror.ts'
+
+export const syntaxSchema = z
+  .enum([
+    'css',
+    'html',
+    'scss',
+    'less',
+    'sass',
+    'stylus',
+    'template',
+    'svg',
+    'script',
+    'settings',
+    'image',
+    'font',
+    'other',
+  ])
+  .describe('What a file is, by its name')
+true satisfies Same<z.infer<typeof syntaxSchema>, Syntax>
+
+export const encodingSchema = z
+  .enum(['utf-8', 'utf-8-bom', 'utf-16le', 'utf-16be', 'windows-1252'])
+  .describe('How the bytes were read; the byte-order mark belongs to the encoding')
+true satisfies Same<z.infer<typeof encodingSchema>, Encoding>
+
+export const skipReasonSchema = z
+  .enum(['not-read-yet', 'no-colors-here', 'empty', 'binary', 'not-reversible', 'too-long', 'too-large'])
+  .describe('Why a file is not read; `too-large` alone means that it is not kept either')
+export type SkipReason = z.infer<typeof skipReasonSchema>
+true satisfies Same<SkipReason, NotRead | 'too-large'>
+
+export const fileSchema = z
+  .strictObject({
+    id: z.uuid(),
+    path: z.string().describe('From the root of the site, with `/`'),
+    size: z.int().describe('Bytes'),
+    sha256: z.string().nullable().describe('Of the bytes as received, in hex; null: not kept'),
+    syntax: syntaxSchema,
+    encoding: encodingSchema.nullable().describe('null: not read as text'),
+    skipped: skipReasonSchema.nullable().describe('null: read'),
+  })
+  .describe('One file of a snapshot')
+export type SiteFile = z.infer<typeof fileSchema>
+
+export const snapshotSchema = z
+  .strictObject({
+    id: z.uuid(),
+    receivedAt: z.iso.datetime(),
+    files: z.array(fileSchema).describe('By path'),
+    planId: z.uuid(),
+  })
+  .describe('One immutable set of files, as received')
+export type Snapshot = z.infer<typeof snapshotSchema>
+
+export const siteNameSchema = z
+  .strictObject({
+    name: z.string().trim().min(1, 'Give the site a name').max(120, 'At most 120 characters').describe('Unique'),
+  })
+  .describe('What a new site needs')
+
+export const siteSchema = z
+  .strictObject({
+    id: z.uuid(),
+    name: z.string(),
+    createdAt: z.iso.datetime(),
+    snapshot: snapshotSchema.nullable().describe('null: nothing received yet'),
+  })
+  .describe("One client's website")
+export type Site = z.infer<typeof siteSchema>
+
+export const siteSummarySchema = z
+  .strictObject({
+    id: z.uuid(),
+    name: z.string(),
+    createdAt: z.iso.datetime(),
+    receivedAt: z.iso.datetime().nullable().describe('null: nothing received yet'),
+    files: z.int().describe('Files of the copy'),
+    places: z.int().describe('Hard-coded colors found'),
+    decided: z.int().describe('Places that the plan has decided'),
+    lead: z.array(z.string()).describe('The most used colors, opaque keys, at most eight'),
+  })
+  .describe('A site in the list of sites')
+export type SiteSummary = z.infer<typeof siteSummarySchema>
+
+/** Limits of intake, stated on the screen. */
+export const LIMITS = {
+  /** Bytes; a larger file is listed, not kept. */
+  fileBytes: 32 * 1024 * 1024,
+  /** Bytes; a longer text is kept, not read. */
+  textBytes: 8 * 1024 * 1024,
+  /** Bytes of all files together, unpacked. */
+  totalBytes: 512 * 1024 * 1024,
+  files: 10_000,
+  /** UTF-16 units */
+  pathLength: 512,
+} as const

@@ -1,0 +1,268 @@
+import { type CSSToken, TokenType, tokenize } from '@csstools/css-tokenizer'
+import type { Color } from './color.ts'
+import { COLOR_NAMES } from './names.ts'
+import { type Channels, fromSpace, type Space } from './space.ts'
+
+/**
+ * How a color is written. `rgb` and `rgba` are one function in CSS Color 4, but two spellings to keep; `argb` is the `#AARRGGBB` of
+ * old browsers' filters, which only its place tells from `hex8`.
+ */
+export type Notation =
+  | 'hex3'
+  | 'hex4'
+  | 'hex6'
+  | 'hex8'
+  | 'argb'
+  | 'name'
+  | 'rgb'
+  | 'rgba'
+  | 'hsl'
+  | 'hsla'
+  | 'hwb'
+  | 'lab'
+  | 'lch'
+  | 'oklab'
+  | 'oklch'
+  | 'color'
+
+/** How one channel is written; `deg` stands for a hue without a unit too. */
+export type ChannelUnit = 'number' | 'percent' | 'deg' | 'grad' | 'rad' | 'turn'
+
+/** One written channel: what part of the literal's text it is and its unit. */
+export interface ChannelText {
+  readonly start: number
+  readonly end: number
+  readonly unit: ChannelUnit
+}
+
+/** A color written out in full. Offsets count within the literal's own text. */
+export interface ColorLiteral {
+  readonly notation: Notation
+  readonly color: Color
+  /** The three color channels of a function; null for hex values and names. */
+  readonly channels: readonly [ChannelText, ChannelText, ChannelText] | null
+  /** The space of the channels; null for hex values and names. */
+  readonly space: Space | null
+}
+
+/** Functions whose arguments, written out, are a color (CSS Color 4). */
+export const COLOR_FUNCTIONS: ReadonlySet<string> = new Set(
+  'rgb rgba hsl hsla hwb lab lch oklab oklch color'.split(' '),
+)
+
+const PREDEFINED: Readonly<Record<string, Space>> = {
+  srgb: 'rgb',
+  'srgb-linear': 'srgb-linear',
+  'display-p3': 'display-p3',
+  'a98-rgb': 'a98-rgb',
+  'prophoto-rgb': 'prophoto-rgb',
+  rec2020: 'rec2020',
+  xyz: 'xyz-d65',
+  'xyz-d50': 'xyz-d50',
+  'xyz-d65': 'xyz-d65',
+}
+
+/** Reads a text that is exactly one written-out color (white space around it allowed); null for anything else. */
+export function parseColor(text: string): Color | null {
+  return parseLiteral(text.trim())?.color ?? null
+}
+
+/** Reads a text that is exactly one written-out color, with no white space around it; null for anything else. */
+export function parseLiteral(text: string): ColorLiteral | null {
+  const tokens = tokenize({ css: text })
+  const first = tokens[0]
+  if (!first) return null
+  if (tokens.length === 2) {
+    if (first[0] === TokenType.Hash) return hexLiteral(first[4].value)
+    if (first[0] === TokenType.Ident) return nameLiteral(first[4].value)
+    return null
+  }
+  if (first[0] !== TokenType.Function || tokens.at(-2)?.[0] !== TokenType.CloseParen) return null
+  return functionLiteral(first[4].value, tokens.slice(1, -2), 0)
+}
+
+/** A hex value without its `#`: 3, 4, 6 or 8 digits (CSS Color 4 §5.2); null for anything else. */
+export function hexLiteral(digits: string): ColorLiteral | null {
+  if (!/^(?:[\da-f]{3,4}|[\da-f]{6}|[\da-f]{8})$/i.test(digits)) return null
+  const short = digits.length < 5
+  const pairs = short ? [...digits].map((d) => d + d) : (digits.match(/../g) ?? [])
+  const [r = 0, g = 0, b = 0, alpha = 1] = pairs.map((pair) => Number.parseInt(pair, 16) / 255)
+  return { notation: `hex${digits.length}` as Notation, color: { r, g, b, alpha }, channels: null, space: null }
+}
+
+/** A color name, in any letter case; null for keywords and other words. */
+export function nameLiteral(name: string): ColorLiteral | null {
+  const value = COLOR_NAMES.get(name.toLowerCase())
+  if (value === undefined) return null
+  const color = { r: (value >> 16) / 255, g: ((value >> 8) & 255) / 255, b: (value & 255) / 255, alpha: 1 }
+  return { notation: 'name', color, channels: null, space: null }
+}
+
+/**
+ * Reads the arguments of a color function: every channel must be written out as CSS Color 4 allows it, in the legacy syntax with
+ * commas or the modern one; null for anything else (a variable, a calculation, a relative color, a wrong count).
+ * @param tokens the arguments, without the function token and the closing bracket
+ * @param origin offset that the literal's text has in the tokens' text
+ */
+export function functionLiteral(name: string, tokens: readonly CSSToken[], origin: number): ColorLiteral | null {
+  const notation = name.toLowerCase() as Notation
+  if (!COLOR_FUNCTIONS.has(notation)) return null
+  const words = tokens.filter(([type]) => type !== TokenType.Whitespace && type !== TokenType.Comment)
+  let space = SPACES[notation]
+  if (notation === 'color') {
+    const ident = words.shift()
+    if (ident?.[0] !== TokenType.Ident) return null
+    space = PREDEFINED[ident[4].value.toLowerCase()]
+  }
+  if (!space) return null
+  const legacy = words.some(([type]) => type === TokenType.Comma)
+  const values = legacy ? legacyValues(notation, words) : modernValues(words)
+  if (!values) return null
+
+  const written: ChannelText[] = []
+  const numbers: number[] = []
+  for (const [index, token] of values.channels.entries()) {
+    const channel = readChannel(notation, space, index, token, legacy)
+    if (!channel) return null
+    numbers.push(channel.value)
+    written.push({ start: token[2] - origin, end: token[3] + 1 - origin, unit: channel.unit })
+  }
+  if (legacy && notation.startsWith('rgb') && new Set(written.map((c) => c.unit)).size > 1) return null
+  const alpha = values.alpha ? readAlpha(values.alpha) : 1
+  if (alpha === null) return null
+  return {
+    notation,
+    color: clampLegacy(space, notation, fromSpace(space, numbers as unknown as Channels, alpha)),
+    channels: written as unknown as ColorLiteral['channels'],
+    space,
+  }
+}
+
+const SPACES: Readonly<Partial<Record<Notation, Space>>> = {
+  rgb: 'rgb',
+  rgba: 'rgb',
+  hsl: 'hsl',
+  hsla: 'hsl',
+  hwb: 'hwb',
+  lab: 'lab',
+  lch: 'lch',
+  oklab: 'oklab',
+  oklch: 'oklch',
+}
+
+interface Values {
+  readonly channels: readonly CSSToken[]
+  readonly alpha: CSSToken | null
+}
+
+/** `v, v, v` or `v, v, v, a`: only rgb() and hsl() have it (CSS Color 4 §5.1, §7). */
+function legacyValues(notation: Notation, words: readonly CSSToken[]): Values | null {
+  if (!/^(?:rgb|hsl)a?$/.test(notation) || words.length % 2 === 0) return null
+  if (!words.every(([type], i) => (type === TokenType.Comma) === (i % 2 === 1))) return null
+  const values = words.filter((_, i) => i % 2 === 0)
+  if (values.length !== 3 && values.length !== 4) return null
+  return { channels: values.slice(0, 3), alpha: values[3] ?? null }
+}
+
+/** `v v v` or `v v v / a`. */
+function modernValues(words: readonly CSSToken[]): Values | null {
+  if (words.length === 3) return { channels: words, alpha: null }
+  const slash = words[3]
+  const alpha = words[4]
+  if (words.length !== 5 || !alpha || slash?.[0] !== TokenType.Delim || slash[4].value !== '/') return null
+  return { channels: words.slice(0, 3), alpha }
+}
+
+/** What 100 % means for each channel, in the units of `Space` (CSS Color 4, the tables of each function); null: a hue takes no percentage. */
+const FULL: Readonly<Record<Space, readonly [number | null, number | null, number | null]>> = {
+  rgb: [1, 1, 1],
+  hsl: [null, 1, 1],
+  hwb: [null, 1, 1],
+  lab: [100, 125, 125],
+  lch: [100, 150, null],
+  oklab: [1, 0.4, 0.4],
+  oklch: [1, 0.4, null],
+  'srgb-linear': [1, 1, 1],
+  'display-p3': [1, 1, 1],
+  'a98-rgb': [1, 1, 1],
+  'prophoto-rgb': [1, 1, 1],
+  rec2020: [1, 1, 1],
+  'xyz-d50': [1, 1, 1],
+  'xyz-d65': [1, 1, 1],
+}
+
+const DEGREES: Readonly<Record<string, number>> = { deg: 1, grad: 0.9, rad: 180 / Math.PI, turn: 360 }
+
+/** The value that 100 % of a channel stands for; null for a hue. */
+export function fullScale(space: Space, index: number): number | null {
+  return FULL[space][index] ?? null
+}
+
+/** Degrees in one unit of an angle. */
+export function degreesIn(unit: ChannelUnit): number {
+  return DEGREES[unit] ?? 1
+}
+
+/** A plain number stands for value / numberScale in the units of `Space`: 255 for rgb(), 100 for hsl() and hwb(), else 1. */
+export function numberScale(notation: Notation): number {
+  if (notation === 'rgb' || notation === 'rgba') return 255
+  return notation === 'hsl' || notation === 'hsla' || notation === 'hwb' ? 100 : 1
+}
+
+function readChannel(
+  notation: Notation,
+  space: Space,
+  index: number,
+  token: CSSToken,
+  legacy: boolean,
+): { value: number; unit: ChannelUnit } | null {
+  const full = FULL[space][index] ?? null
+  switch (token[0]) {
+    case TokenType.Ident:
+      return !legacy && token[4].value.toLowerCase() === 'none'
+        ? { value: 0, unit: full === null ? 'deg' : 'number' }
+        : null
+    case TokenType.Number: {
+      if (full === null) return { value: token[4].value, unit: 'deg' }
+      if (legacy && space === 'hsl') return null
+      return { value: clampChannel(space, index, token[4].value / numberScale(notation)), unit: 'number' }
+    }
+    case TokenType.Percentage:
+      if (full === null) return null
+      return { value: clampChannel(space, index, (token[4].value / 100) * full), unit: 'percent' }
+    case TokenType.Dimension: {
+      const unit = token[4].unit.toLowerCase()
+      const degrees = DEGREES[unit]
+      if (full !== null || degrees === undefined) return null
+      return { value: token[4].value * degrees, unit: unit as ChannelUnit }
+    }
+    default:
+      return null
+  }
+}
+
+/** Clamping that CSS Color 4 does when it reads: lightness to its range, chroma and saturation not below 0. */
+function clampChannel(space: Space, index: number, value: number): number {
+  const full = FULL[space][index] ?? 1
+  if (space === 'hsl' || space === 'hwb') return Math.min(1, Math.max(0, value))
+  if (space === 'lab' || space === 'oklab') return index === 0 ? Math.min(full, Math.max(0, value)) : value
+  if (space === 'lch' || space === 'oklch') {
+    if (index === 0) return Math.min(full, Math.max(0, value))
+    return index === 1 ? Math.max(0, value) : value
+  }
+  return value
+}
+
+/** rgb(), hsl() and hwb() resolve inside sRGB (CSS Color 4 §5, §7, §8), unlike color(srgb ...). */
+function clampLegacy(space: Space, notation: Notation, color: Color): Color {
+  if (notation === 'color' || (space !== 'rgb' && space !== 'hsl' && space !== 'hwb')) return color
+  const clamp = (v: number) => Math.min(1, Math.max(0, v))
+  return { r: clamp(color.r), g: clamp(color.g), b: clamp(color.b), alpha: color.alpha }
+}
+
+function readAlpha(token: CSSToken): number | null {
+  if (token[0] === TokenType.Ident) return token[4].value.toLowerCase() === 'none' ? 0 : null
+  if (token[0] !== TokenType.Number && token[0] !== TokenType.Percentage) return null
+  const value = token[0] === TokenType.Percentage ? token[4].value / 100 : token[4].value
+  return Math.min(1, Math.max(0, value))
+}

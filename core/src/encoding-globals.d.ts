@@ -1,0 +1,8 @@
+/** The two text coders of the Encoding standard: every runtime that core runs in has them, no library of types that core may use declares them. */
+declare class TextDecoder {
+  constructor(label?: string, options?: { fatal?: boolean; ignoreBOM?: boolean })
+  decode(input: Uint8Array): string
+}
+declare class TextEncoder {
+  encode(input: string): Uint8Array<ArrayBuffer>
+}

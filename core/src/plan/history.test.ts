@@ -1,0 +1,58 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import type { Decision } from './decision.ts'
+import { type Act, eventProblem, foldPlan, type PlanEvent } from './history.ts'
+
+const start = { tolerance: 2, paletteVersion: 1 }
+const decision = (id: string): Decision => ({ id, target: { colors: ['#000000'] }, to: { kind: 'keep' } })
+const decide = (...ids: string[]): Act => ({ kind: 'decide', decisions: ids.map(decision) })
+const takeBack = (...decisions: string[]): Act => ({ kind: 'take-back', decisions })
+const undo: PlanEvent = { kind: 'undo' }
+const redo: PlanEvent = { kind: 'redo' }
+const ids = (...events: PlanEvent[]) => foldPlan(start, events).decisions.map(({ id }) => id)
+
+describe('the history', () => {
+  it('undoes and redoes acts, the latest first', () => {
+    expect(ids(decide('a'), decide('b', 'c'), undo)).toEqual(['a'])
+    expect(ids(decide('a'), decide('b', 'c'), undo, undo)).toEqual([])
+    expect(ids(decide('a'), decide('b'), undo, undo, redo)).toEqual(['a'])
+    expect(ids(decide('a'), decide('b'), undo, undo, redo, redo)).toEqual(['a', 'b'])
+  })
+
+  it('ends redo with a new act, and keeps the log', () => {
+    const events = [decide('a'), undo, decide('b'), redo]
+    expect(ids(...events)).toEqual(['b'])
+    expect(foldPlan(start, events).undone).toEqual([])
+  })
+
+  it('takes any decision back and keeps later ones; the taking back can be undone', () => {
+    expect(ids(decide('a'), decide('b'), takeBack('a'))).toEqual(['b'])
+    expect(ids(decide('a'), decide('b'), takeBack('a'), undo)).toEqual(['a', 'b'])
+  })
+
+  it('carries tolerance and palette along', () => {
+    const state = foldPlan(start, [{ kind: 'tolerance', value: 5 }, { kind: 'palette', version: 2 }, undo])
+    expect(state).toMatchObject({ tolerance: 5, paletteVersion: 1 })
+  })
+
+  it('tells what cannot be added', () => {
+    const empty = foldPlan(start, [])
+    const one = foldPlan(start, [decide('a')])
+    expect(eventProblem(empty, undo)).toBe('nothing-to-undo')
+    expect(eventProblem(one, redo)).toBe('nothing-to-redo')
+    expect(eventProblem(one, decide('a'))).toBe('decision-exists')
+    expect(eventProblem(empty, takeBack('a'))).toBe('decision-unknown')
+    expect(eventProblem(one, takeBack('a'))).toBeNull()
+  })
+
+  it('is, after as many undos as acts, where it began, and after as many redos where it was', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 12 }), (count) => {
+        const acts = Array.from({ length: count }, (_, i) => decide(`d${i}`))
+        expect(ids(...acts, ...acts.map(() => undo))).toEqual([])
+        expect(ids(...acts, ...acts.map(() => undo), ...acts.map(() => redo))).toEqual(ids(...acts))
+      }),
+      { seed: 3 },
+    )
+  })
+})

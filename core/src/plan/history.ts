@@ -1,0 +1,88 @@
+import type { Decision } from './decision.ts'
+
+/** One act of the contractor. An act is undone and redone as a whole. */
+export type Act =
+  | { readonly kind: 'decide'; readonly decisions: readonly Decision[] }
+  | { readonly kind: 'take-back'; readonly decisions: readonly string[] }
+  | { readonly kind: 'tolerance'; readonly value: number }
+  | { readonly kind: 'palette'; readonly version: number }
+
+/** What the append-only history holds: acts, and the undoing and redoing of them. */
+export type PlanEvent = Act | { readonly kind: 'undo' } | { readonly kind: 'redo' }
+
+/** Where a plan stands after its events. */
+export interface PlanState {
+  /** Those that hold, in the order in which they were made. */
+  readonly decisions: readonly Decision[]
+  /** ΔE00 */
+  readonly tolerance: number
+  readonly paletteVersion: number
+  /** The acts that undo would take back next, last one at the end. */
+  readonly done: readonly Act[]
+  /** The acts that redo would make again, next one at the end. */
+  readonly undone: readonly Act[]
+}
+
+export interface PlanStart {
+  readonly tolerance: number
+  readonly paletteVersion: number
+}
+
+/** Undo steps back the last act, taking back included; a new act ends redo. Linear in the events. */
+export function foldPlan(start: PlanStart, events: readonly PlanEvent[]): PlanState {
+  const done: Act[] = []
+  let undone: Act[] = []
+  for (const event of events) {
+    if (event.kind === 'undo') {
+      const act = done.pop()
+      if (act) undone.push(act)
+    } else if (event.kind === 'redo') {
+      const act = undone.pop()
+      if (act) done.push(act)
+    } else {
+      done.push(event)
+      undone = []
+    }
+  }
+  return { ...applyActs(start, done), done, undone }
+}
+
+function applyActs(start: PlanStart, acts: readonly Act[]): Omit<PlanState, 'done' | 'undone'> {
+  let { tolerance, paletteVersion } = start
+  const decisions = new Map<string, Decision>()
+  for (const act of acts) {
+    switch (act.kind) {
+      case 'decide':
+        for (const decision of act.decisions) decisions.set(decision.id, decision)
+        break
+      case 'take-back':
+        for (const id of act.decisions) decisions.delete(id)
+        break
+      case 'tolerance':
+        tolerance = act.value
+        break
+      case 'palette':
+        paletteVersion = act.version
+    }
+  }
+  return { decisions: [...decisions.values()], tolerance, paletteVersion }
+}
+
+export type EventProblem = 'nothing-to-undo' | 'nothing-to-redo' | 'decision-exists' | 'decision-unknown'
+
+/** Why an event can't be added to a plan in this state, or null. */
+export function eventProblem(state: PlanState, event: PlanEvent): EventProblem | null {
+  const holds = (id: string) => state.decisions.some((decision) => decision.id === id)
+  switch (event.kind) {
+    case 'undo':
+      return state.done.length === 0 ? 'nothing-to-undo' : null
+    case 'redo':
+      return state.undone.length === 0 ? 'nothing-to-redo' : null
+    case 'decide':
+      return event.decisions.some(({ id }) => holds(id)) ? 'decision-exists' : null
+    case 'take-back':
+      return event.decisions.every(holds) ? null : 'decision-unknown'
+    default:
+      return null
+  }
+}

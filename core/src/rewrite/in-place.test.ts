@@ -1,0 +1,76 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { seeded } from '../../test/random.ts'
+import { toHex } from '../color/color.ts'
+import { resolver } from '../plan/outcome.ts'
+import { readSource } from '../source/read.ts'
+import { syntaxOf } from '../source/syntax.ts'
+import { applyEdits, fileEdits } from '../text/edit.ts'
+import { decode, encode } from '../text/source-text.ts'
+import { changesInPlace } from './in-place.ts'
+
+const SITE = join(import.meta.dirname, '../../../demo/site')
+const FILES = readdirSync(SITE, { recursive: true, encoding: 'utf8' }).filter((path) =>
+  ['css', 'html'].includes(syntaxOf(path)),
+)
+const roles = [
+  { id: 'a', name: 'a', color: '#0b6e74' },
+  { id: 'b', name: 'b', color: 'oklch(70% 0.1 60)' },
+]
+
+function source(path: string) {
+  const bytes = readFileSync(join(SITE, path))
+  const decoded = decode(path, bytes)
+  if (typeof decoded === 'string') throw new Error(decoded)
+  return { bytes, decoded }
+}
+
+describe('a rewrite in place of the demo', () => {
+  it('finds the demo', () => expect(FILES.length).toBeGreaterThan(5))
+
+  it.each(FILES)('%s: an empty plan gives the same bytes', (path) => {
+    const { bytes, decoded } = source(path)
+    const changes = changesInPlace(readSource(decoded).occurrences, resolver([], roles))
+    expect(changes).toEqual([])
+    const text = applyEdits(decoded.text, fileEdits(path, decoded.text.length, []))
+    expect(Buffer.from(encode(text, decoded.encoding)).equals(bytes)).toBe(true)
+  })
+
+  it.each(FILES)('%s: a full plan changes the listed ranges and nothing else, and reads back as decided', (path) => {
+    const { decoded } = source(path)
+    const random = seeded(9)
+    const { occurrences } = readSource(decoded)
+    const decisions = [...new Set(occurrences.map(({ color }) => color))].map((color, i) => ({
+      id: `d${i}`,
+      target: { colors: [color] },
+      to: { kind: 'role', role: random() < 0.5 ? 'a' : 'b' } as const,
+    }))
+    const resolve = resolver(decisions, roles)
+    const changes = changesInPlace(occurrences, resolve)
+    const file = fileEdits(
+      path,
+      decoded.text.length,
+      changes.map(({ edit }) => edit),
+    )
+    const after = applyEdits(decoded.text, file)
+    // What stands between the edits, before and after.
+    let from = 0
+    let to = 0
+    for (const { range, replacement } of file.edits) {
+      expect(after.slice(to, to + range.start - from)).toBe(decoded.text.slice(from, range.start))
+      to += range.start - from + replacement.length
+      from = range.end
+    }
+    expect(after.slice(to)).toBe(decoded.text.slice(from))
+    const again = readSource({ ...decoded, text: after }).occurrences
+    expect(again).toHaveLength(occurrences.length)
+    again.forEach(({ color, alpha, property, use }, i) => {
+      const before = occurrences[i] as (typeof occurrences)[number]
+      const outcome = resolve(before)
+      if (outcome.kind !== 'role') throw new Error(outcome.kind)
+      expect(color).toBe(toHex(outcome.color))
+      expect([alpha, property, use]).toEqual([before.alpha, before.property, before.use])
+    })
+  })
+})

@@ -1,0 +1,147 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { resolver } from '../src/plan/outcome.ts'
+import { changesInPlace } from '../src/rewrite/in-place.ts'
+import { classify } from '../src/source/classify.ts'
+import { readSource } from '../src/source/read.ts'
+import { applyEdits, fileEdits, invertEdits } from '../src/text/edit.ts'
+import { seeded } from './random.ts'
+
+const SITE = join(import.meta.dirname, '../../demo/site')
+const SAMPLES = readdirSync(SITE, { recursive: true, encoding: 'utf8' })
+  .filter((path) => /\.(?:css|html)$/.test(path))
+  .map((path) => ({ path, text: readFileSync(join(SITE, path), 'utf8') }))
+
+/** Pieces that readers stumble over. */
+const PIECES = [
+  '{',
+  '}',
+  '(',
+  ')',
+  '[',
+  ']',
+  ';',
+  ':',
+  ',',
+  '"',
+  "'",
+  '/*',
+  '*/',
+  '\\',
+  '\\9',
+  '@',
+  '@media',
+  '!important',
+  '<!--',
+  '-->',
+  '<style>',
+  '</style>',
+  '<p style="',
+  '>',
+  '&#35;',
+  '&quot;',
+  '\r\n',
+  '\r',
+  '\f',
+  '\uFEFF',
+  '😀',
+  'é',
+  '\u0000',
+  '#',
+  '#fff',
+  '#12345678',
+  'rgb(',
+  'rgb(1 2 3)',
+  'hsl(1turn,2%,3%)',
+  'var(--x,',
+  'url(',
+  'red',
+  'transparent',
+  '--x:',
+  'color:',
+  'background:',
+  '&',
+  ':not(',
+  '%',
+  '-',
+  'e9',
+]
+
+/** A sample with some stretches cut, doubled, swapped or overwritten by pieces. */
+function mutate(text: string, random: () => number): string {
+  let out = text
+  const at = () => Math.floor(random() * (out.length + 1))
+  for (let i = 1 + Math.floor(random() * 12); i > 0; i--) {
+    const [start, length] = [at(), Math.floor(random() * 40)]
+    const piece = PIECES[Math.floor(random() * PIECES.length)] ?? ''
+    const kind = random()
+    if (kind < 0.25) out = out.slice(0, start) + out.slice(start + length)
+    else if (kind < 0.5)
+      out = out.slice(0, start) + out.slice(start, start + length).repeat(2) + out.slice(start + length)
+    else out = out.slice(0, start) + piece.repeat(1 + Math.floor(random() * 3)) + out.slice(start)
+  }
+  return out
+}
+
+const roles = [{ id: 'r', name: 'r', color: '#0b6e74' }]
+
+/** What must hold for any input whatever. */
+function check(path: string, text: string): number {
+  const { occurrences, keywords, findings } = readSource({ path, text, encoding: 'utf-8' })
+  let reached = 0
+  for (const { range, raw, line, column } of occurrences) {
+    expect(text.slice(range.start, range.end)).toBe(raw)
+    // In order, and none within another.
+    expect(range.start).toBeGreaterThanOrEqual(reached)
+    expect(Math.min(line, column)).toBeGreaterThanOrEqual(1)
+    reached = range.end
+  }
+  for (const { range, raw } of keywords) expect(text.slice(range.start, range.end)).toBe(raw)
+  for (const { range } of findings) expect(range.end).toBeLessThanOrEqual(text.length)
+  const decisions = [...new Set(occurrences.map(({ color }) => color))].map((color, i) => ({
+    id: `d${i}`,
+    target: { colors: [color] },
+    to: { kind: 'role', role: 'r' } as const,
+  }))
+  const edits = changesInPlace(occurrences, resolver(decisions, roles)).map(({ edit }) => edit)
+  const file = fileEdits(path, text.length, edits)
+  expect(applyEdits(applyEdits(text, file), invertEdits(text, file))).toBe(text)
+  return occurrences.length
+}
+
+describe('any input at all', () => {
+  it('finds the samples', () => expect(SAMPLES.length).toBeGreaterThan(5))
+
+  it('mutated sheets and pages are read without a fall, every range holds its text, and edits can be taken back', () => {
+    const random = seeded(4711)
+    let found = 0
+    for (let round = 0; round < 40; round++)
+      for (const { path, text } of SAMPLES)
+        for (const as of path.endsWith('.css') ? [path, 'a.scss', 'a.less'] : [path])
+          found += check(as, mutate(text, random))
+    // Most places survive a few mutations: the check sees real ones.
+    expect(found).toBeGreaterThan(5000)
+  })
+
+  it('so is noise', () => {
+    const random = seeded(815)
+    for (let round = 0; round < 400; round++) {
+      const length = Math.floor(random() * 60)
+      const text = Array.from({ length }, () => PIECES[Math.floor(random() * PIECES.length)]).join(
+        random() < 0.5 ? '' : ' ',
+      )
+      check('noise.css', text)
+      for (const name of ['noise.html', 'noise.scss', 'noise.less']) check(name, text)
+    }
+  })
+
+  it('random bytes are a text or are refused', () => {
+    const random = seeded(99)
+    for (let round = 0; round < 300; round++) {
+      const bytes = Uint8Array.from({ length: Math.floor(random() * 200) }, () => Math.floor(random() * 256))
+      const { source, skipped } = classify('a.css', bytes, 1000)
+      expect(source === null).toBe(skipped !== null)
+    }
+  })
+})

@@ -1,0 +1,79 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from './fixtures.ts'
+
+const VIEWS = [
+  '/intake',
+  '/ledger/places',
+  '/ledger/apart',
+  '/mapping/clusters',
+  '/mapping/palette',
+  '/look',
+  '/handover',
+]
+
+for (const view of VIEWS) {
+  test(`${view} has no fault that axe finds`, async ({ page, siteUrl }) => {
+    await page.goto(`${siteUrl}/mapping/clusters`)
+    await page.getByRole('grid', { name: /^Clusters/ }).focus()
+    await page.keyboard.press('1')
+    await expect(page.getByText('all saved')).toBeVisible()
+    await page.goto(siteUrl + view)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    await expect(page.getByText('Loading')).toHaveCount(0)
+    // The frames show the client's site, not ours.
+    const { violations } = await new AxeBuilder({ page })
+      .exclude('iframe')
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+      .analyze()
+    expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([])
+  })
+}
+
+test('the sites and the first intake have no fault that axe finds', async ({ page, app }) => {
+  await page.goto(app.url)
+  await expect(page.getByRole('heading', { name: 'Pellan Sound Ferries' })).toBeVisible()
+  const scan = async () =>
+    (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()).violations
+  expect(await scan()).toEqual([])
+  await page.getByLabel('Name of the site').fill('Empty')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Intake' })).toBeVisible()
+  expect(await scan()).toEqual([])
+})
+
+test('the keyboard alone reaches every part', async ({ page, siteUrl }) => {
+  await page.goto(`${siteUrl}/mapping/clusters`)
+  await expect(page.getByRole('row', { name: /#7a2433/ })).toBeVisible()
+  const reached = new Set<string>()
+  for (let i = 0; i < 45; i++) {
+    await page.keyboard.press('Tab')
+    const name = await page.evaluate(() => {
+      const element = document.activeElement
+      if (!element || element === document.body) return null
+      const { outlineStyle } = getComputedStyle(element)
+      const label = element.getAttribute('aria-label') ?? element.textContent ?? ''
+      return `${label.slice(0, 24)}${outlineStyle === 'none' && element.tagName !== 'INPUT' ? ' WITHOUT FOCUS RING' : ''}`
+    })
+    if (name) reached.add(name)
+  }
+  const names = [...reached]
+  expect(names.filter((name) => name.includes('WITHOUT'))).toEqual([])
+  for (const wanted of [
+    'Undo Ink, all sites',
+    'History',
+    'Keys',
+    'white',
+    '#7a2433',
+    'Intake',
+    'Handover',
+    'near',
+    'Clusters: arrow keys',
+    'Keep it',
+    'primary',
+    'notice',
+  ])
+    expect(
+      names.some((name) => name.startsWith(wanted)),
+      wanted,
+    ).toBe(true)
+})

@@ -1,0 +1,36 @@
+import { QueryTypes, type Sequelize } from 'sequelize'
+import { SequelizeStorage, Umzug } from 'umzug'
+import type { Migration } from './migration.ts'
+import { firstSlice } from './migrations/2026-11-25-first-slice.ts'
+import { readingVersion } from './migrations/2026-11-25-reading-version.ts'
+
+export const MIGRATIONS: readonly Migration[] = [firstSlice, readingVersion]
+
+/** Any number that no other program takes as its advisory lock. */
+const LOCK = 4_600_001
+
+export function migrator(sequelize: Sequelize): Umzug {
+  return new Umzug({
+    migrations: MIGRATIONS.map(({ name, up, down }) => ({
+      name,
+      up: () => inTransaction(sequelize, up),
+      down: () => inTransaction(sequelize, down),
+    })),
+    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
+    logger: undefined,
+  })
+}
+
+/** Brings the schema up to date. Several servers may start at once: the first one migrates, the others wait for it. */
+export async function migrate(sequelize: Sequelize): Promise<void> {
+  await sequelize.transaction(async (transaction) => {
+    await sequelize.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCK], transaction, type: QueryTypes.SELECT })
+    await migrator(sequelize).up()
+  })
+}
+
+async function inTransaction(sequelize: Sequelize, sql: string): Promise<void> {
+  await sequelize.transaction(async (transaction) => {
+    await sequelize.query(sql, { transaction })
+  })
+}

@@ -1,0 +1,24 @@
+import { newEventSchema, newPaletteSchema, paletteSchema, planSchema } from '@undo-ink/contracts'
+import { Router } from 'express'
+import type { Sequelize } from 'sequelize'
+import { answer, idOf } from '../../http/answer.ts'
+import { changePalette, getPalette, getPlan, recordEvent } from './service.ts'
+
+export function planRoutes(sequelize: Sequelize): Router {
+  const router = Router()
+  router.get('/plans/:id', async (req, res) => {
+    answer(res, planSchema, await getPlan(idOf(req.params.id)))
+  })
+  router.post('/plans/:id/events', async (req, res) => {
+    const event = newEventSchema.parse(req.body)
+    answer(res, planSchema, await recordEvent(sequelize, idOf(req.params.id), event), 201)
+  })
+  router.post('/plans/:id/palette', async (req, res) => {
+    const palette = newPaletteSchema.parse(req.body)
+    answer(res, planSchema, await changePalette(sequelize, idOf(req.params.id), palette), 201)
+  })
+  router.get('/palettes/:id', async (req, res) => {
+    answer(res, paletteSchema, await getPalette(idOf(req.params.id)))
+  })
+  return router
+}

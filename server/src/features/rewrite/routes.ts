@@ -1,0 +1,29 @@
+import { pipeline } from 'node:stream/promises'
+import { Router } from 'express'
+import { SiteRow, SnapshotRow } from '../../db/models.ts'
+import { idOf } from '../../http/answer.ts'
+import type { Auditor } from '../audit/service.ts'
+import { requirePlan } from '../plans/service.ts'
+import { rewriteZip } from './service.ts'
+
+export function rewriteRoutes(auditor: Auditor): Router {
+  const router = Router()
+  router.get('/plans/:id/copy.zip', async (req, res) => {
+    const plan = await requirePlan(idOf(req.params.id))
+    await auditor.audit(plan.snapshotId)
+    const snapshot = await SnapshotRow.findByPk(plan.snapshotId, { rejectOnEmpty: true })
+    const site = await SiteRow.findByPk(snapshot.siteId, { rejectOnEmpty: true })
+    res.attachment(`${fileName(site.name)}-recoloured.zip`)
+    await pipeline(await rewriteZip(plan), res)
+  })
+  return router
+}
+
+function fileName(name: string): string {
+  return (
+    name
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-+|-+$/g, '') || 'site'
+  )
+}

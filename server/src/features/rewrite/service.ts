@@ -1,0 +1,46 @@
+import type { Readable } from 'node:stream'
+import { applyEdits, changesInPlace, decode, encode, fileEdits, resolver } from '@undo-ink/core'
+import { ZipFile } from 'yazl'
+import type { FileRow, PlanRow } from '../../db/models.ts'
+import { findReading, loadBytes } from '../audit/store.ts'
+import { planStanding, type Standing } from '../plans/service.ts'
+import { listFiles } from '../sites/store.ts'
+
+/** The bytes of a file under a plan; files that no decision touches come back as received. */
+export async function rewriteFile(file: FileRow, { state, roles }: Standing): Promise<Buffer> {
+  const bytes = await loadBytes(file.sha256 as string)
+  if (file.skipped !== null) return bytes
+  const reading = await findReading(file.id)
+  const changes = changesInPlace(reading?.body.occurrences ?? [], resolver(state.decisions, roles))
+  if (changes.length === 0) return bytes
+  const source = decode(file.path, bytes)
+  if (typeof source === 'string') throw new Error(`${file.path} was read once and cannot be read now: ${source}`)
+  const edits = fileEdits(
+    file.path,
+    source.text.length,
+    changes.map(({ edit }) => edit),
+  )
+  return Buffer.from(encode(applyEdits(source.text, edits), source.encoding))
+}
+
+/** The same DOS time everywhere, so that the same plan gives the same archive. */
+const TIME = new Date(1980, 0, 1)
+
+/** The recoloured copy as a ZIP, its files in the order of their paths. */
+export async function rewriteZip(plan: PlanRow): Promise<Readable> {
+  const standing = await planStanding(plan)
+  const files = (await listFiles(plan.snapshotId)).filter(({ sha256 }) => sha256 !== null)
+  const zip = new ZipFile()
+  const stream = zip.outputStream as Readable
+  const fill = async () => {
+    for (const file of files)
+      zip.addBuffer(await rewriteFile(file, standing), file.path, {
+        mtime: TIME,
+        mode: 0o100644,
+        forceDosTimestamp: true,
+      })
+    zip.end()
+  }
+  fill().catch((error: unknown) => stream.destroy(error as Error))
+  return stream
+}

@@ -1,0 +1,22 @@
+import { siteNameSchema, siteSchema, siteSummarySchema } from '@undo-ink/contracts'
+import { Router } from 'express'
+import type { Sequelize } from 'sequelize'
+import { z } from 'zod'
+import { answer, idOf } from '../../http/answer.ts'
+import type { Auditor } from '../audit/service.ts'
+import { getReadSite, makeSite, summarizeSites } from './service.ts'
+
+export function siteRoutes(sequelize: Sequelize, auditor: Auditor): Router {
+  const router = Router()
+  router.get('/sites', async (_req, res) => {
+    answer(res, z.array(siteSummarySchema), await summarizeSites())
+  })
+  router.post('/sites', async (req, res) => {
+    const { name } = siteNameSchema.parse(req.body)
+    answer(res, siteSchema, await makeSite(sequelize, name), 201)
+  })
+  router.get('/sites/:id', async (req, res) => {
+    answer(res, siteSchema, await getReadSite(auditor, idOf(req.params.id)))
+  })
+  return router
+}

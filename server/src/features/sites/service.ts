@@ -1,0 +1,83 @@
+import type { Site, SiteSummary } from '@undo-ink/contracts'
+import { isDecided, resolver } from '@undo-ink/core'
+import type { Sequelize } from 'sequelize'
+import type { FileRow, SiteRow, Tally } from '../../db/models.ts'
+import { Refusal } from '../../http/problem.ts'
+import type { Auditor } from '../audit/service.ts'
+import { findTallies } from '../audit/store.ts'
+import { planStanding } from '../plans/service.ts'
+import { countFiles, createSite, findSite, latestSnapshot, listFiles, listSites } from './store.ts'
+
+export async function makeSite(sequelize: Sequelize, name: string): Promise<Site> {
+  const site = await createSite(sequelize, { name, client: name, roles: [] })
+  if (!site) throw new Refusal('conflict', `There is a site called ${name} already`, 'Give this one another name.')
+  return describeSite(site)
+}
+
+export async function getSite(id: string): Promise<Site> {
+  const site = await findSite(id)
+  if (!site) throw new Refusal('not-found', 'There is no such site')
+  return describeSite(site)
+}
+
+/** The site with its files as today's readers see them. */
+export async function getReadSite(auditor: Auditor, id: string): Promise<Site> {
+  const latest = await latestSnapshot(id)
+  if (latest) await auditor.audit(latest.snapshot.id)
+  return getSite(id)
+}
+
+async function describeSite(site: SiteRow): Promise<Site> {
+  const latest = await latestSnapshot(site.id)
+  return {
+    id: site.id,
+    name: site.name,
+    createdAt: site.createdAt.toISOString(),
+    snapshot: latest && {
+      id: latest.snapshot.id,
+      receivedAt: latest.snapshot.receivedAt.toISOString(),
+      planId: latest.plan.id,
+      files: (await listFiles(latest.snapshot.id)).map(describeFile),
+    },
+  }
+}
+
+function describeFile(file: FileRow) {
+  const { id, path, sha256, syntax, encoding, skipped } = file
+  return { id, path, size: Number(file.size), sha256, syntax, encoding, skipped }
+}
+
+/** Every site, newest first, with how far its work is. */
+export async function summarizeSites(): Promise<SiteSummary[]> {
+  return Promise.all((await listSites()).map(summarize))
+}
+
+async function summarize(site: SiteRow): Promise<SiteSummary> {
+  const base = { id: site.id, name: site.name, createdAt: site.createdAt.toISOString() }
+  const latest = await latestSnapshot(site.id)
+  if (!latest) return { ...base, receivedAt: null, files: 0, places: 0, decided: 0, lead: [] }
+  const tallies = (await findTallies(latest.snapshot.id)) ?? []
+  const { state, roles } = await planStanding(latest.plan)
+  const resolve = resolver(state.decisions, roles)
+  return {
+    ...base,
+    receivedAt: latest.snapshot.receivedAt.toISOString(),
+    files: await countFiles(latest.snapshot.id),
+    places: sum(tallies),
+    decided: sum(tallies.filter((tally) => isDecided(resolve(tally)))),
+    lead: mostUsed(tallies, 8),
+  }
+}
+
+function sum(tallies: readonly Tally[]): number {
+  return tallies.reduce((total, { count }) => total + count, 0)
+}
+
+function mostUsed(tallies: readonly Tally[], most: number): string[] {
+  const counts = new Map<string, number>()
+  for (const { color, count } of tallies) counts.set(color, (counts.get(color) ?? 0) + count)
+  return [...counts]
+    .toSorted(([a, m], [b, n]) => n - m || (a < b ? -1 : 1))
+    .slice(0, most)
+    .map(([color]) => color)
+}

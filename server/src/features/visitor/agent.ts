@@ -1,0 +1,50 @@
+/**
+ * The agent: the one script that runs on inherited pages. It speaks only with the application's origins, says where the visitor is,
+ * scrolls and reloads in place, and keeps links from leading out of the copy. Plain text, since it is put into pages as it stands.
+ */
+export function agentScript(appOrigins: readonly string[]): string {
+  return `(() => {
+  'use strict'
+  const origins = ${JSON.stringify(appOrigins)}
+  const KEEP = 'undo-ink-scroll'
+  let app = null
+  let quiet = 0
+  const say = (message) => app && parent.postMessage(message, app)
+  const where = () => say({ kind: 'at', path: location.pathname.slice(0, 2000), title: document.title.slice(0, 500) })
+  addEventListener('message', (event) => {
+    if (event.source !== parent || !origins.includes(event.origin) || typeof event.data !== 'object' || !event.data) return
+    app = event.origin
+    const { kind, x, y, path } = event.data
+    if (kind === 'hello') {
+      where()
+      if (scrollX || scrollY) say({ kind: 'scrolled', x: scrollX, y: scrollY })
+    }
+    else if (kind === 'reload') {
+      sessionStorage.setItem(KEEP, JSON.stringify([scrollX, scrollY]))
+      location.reload()
+    } else if (kind === 'go' && typeof path === 'string') {
+      const target = new URL(path, location.origin)
+      if (target.origin === location.origin) location.assign(target)
+    } else if (kind === 'scroll' && Number.isFinite(x) && Number.isFinite(y)) {
+      quiet = performance.now() + 200
+      scrollTo({ left: x, top: y, behavior: 'instant' })
+    }
+  })
+  addEventListener('scroll', () => {
+    if (performance.now() > quiet) say({ kind: 'scrolled', x: scrollX, y: scrollY })
+  }, { passive: true })
+  addEventListener('click', (event) => {
+    const link = event.target instanceof Element ? event.target.closest('a[href], area[href]') : null
+    if (!link) return
+    const target = new URL(link.href, location.href)
+    if (target.origin !== location.origin) event.preventDefault()
+    else link.removeAttribute('target')
+  }, true)
+  const kept = sessionStorage.getItem(KEEP)
+  sessionStorage.removeItem(KEEP)
+  if (kept) {
+    const [left, top] = JSON.parse(kept)
+    scrollTo({ left, top, behavior: 'instant' })
+  }
+})()`
+}

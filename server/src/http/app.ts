@@ -1,0 +1,103 @@
+import { join } from 'node:path'
+import express, { type Express } from 'express'
+import helmet from 'helmet'
+import type { Logger } from 'pino'
+import { pinoHttp } from 'pino-http'
+import type { Sequelize } from 'sequelize'
+import type { Config } from '../config.ts'
+import { auditRoutes } from '../features/audit/routes.ts'
+import type { Auditor } from '../features/audit/service.ts'
+import { intakeRoutes } from '../features/intake/routes.ts'
+import { planRoutes } from '../features/plans/routes.ts'
+import { rewriteRoutes } from '../features/rewrite/routes.ts'
+import { siteRoutes } from '../features/sites/routes.ts'
+import { serveVisitor, visitRoutes } from '../features/visitor/routes.ts'
+import { knownHosts, sameOriginOnly } from './hosts.ts'
+import { answerProblem, Refusal } from './problem.ts'
+
+interface Parts {
+  readonly config: Config
+  readonly sequelize: Sequelize
+  readonly auditor: Auditor
+  readonly logger: Logger
+}
+
+/** The whole HTTP face: the application under its own names, and every visitor name. */
+export function makeApp({ config, sequelize, auditor, logger }: Parts): Express {
+  const app = express()
+  app.disable('x-powered-by')
+  // Headers hold visitor names, which are secrets: neither they nor query texts are logged.
+  app.use(
+    pinoHttp({
+      logger,
+      serializers: {
+        req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({
+          id,
+          method,
+          path: url.split('?')[0],
+        }),
+        res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+      },
+    }),
+  )
+  app.use(knownHosts(config))
+  const visitor = serveVisitor(config, auditor)
+  app.use((req, res, next) => (res.locals.visitor ? visitor(req, res, next) : next()))
+
+  app.use(headers(config))
+  app.use(sameOriginOnly(config))
+  app.get('/health', async (_req, res) => {
+    await sequelize.query('SELECT 1')
+    res.json({ status: 'ok' })
+  })
+  app.use('/api', express.json({ limit: '4mb' }), apiRoutes(config, sequelize, auditor))
+  app.use('/api', () => {
+    throw new Refusal('not-found', 'There is nothing here')
+  })
+  if (config.webDir) serveInterface(app, config.webDir)
+  app.use(answerProblem)
+  return app
+}
+
+function apiRoutes(config: Config, sequelize: Sequelize, auditor: Auditor) {
+  return [
+    siteRoutes(sequelize, auditor),
+    intakeRoutes(sequelize, auditor),
+    auditRoutes(auditor),
+    planRoutes(sequelize),
+    rewriteRoutes(auditor),
+    visitRoutes(config),
+  ]
+}
+
+function headers(config: Config) {
+  return helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        // The style library puts its rules into style elements while it runs.
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:'],
+        fontSrc: ["'self'", 'data:'],
+        frameSrc: [`http://*.${config.visitorDomain}:*`],
+        objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+      },
+    },
+    // Plain HTTP on loopback: there is no secure origin to hold browsers to.
+    strictTransportSecurity: false,
+    referrerPolicy: { policy: 'no-referrer' },
+  })
+}
+
+/** Built files have a hash in their names and never change; every other address is a screen of the interface. */
+function serveInterface(app: Express, webDir: string): void {
+  app.use('/assets', express.static(join(webDir, 'assets'), { immutable: true, maxAge: '1y', index: false }))
+  app.use(express.static(webDir, { index: false, maxAge: 0 }))
+  app.get('/{*screen}', (_req, res) => {
+    res.set('Cache-Control', 'no-cache').sendFile(join(webDir, 'index.html'))
+  })
+}

@@ -1,0 +1,96 @@
+import { randomBytes } from 'node:crypto'
+import { createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import pg from 'pg'
+import pino from 'pino'
+import type { Sequelize } from 'sequelize'
+import supertest from 'supertest'
+import { ZipFile } from 'yazl'
+import type { Config } from '../src/config.ts'
+import { connect } from '../src/db/connect.ts'
+import { type Auditor, makeAuditor } from '../src/features/audit/service.ts'
+import { makeApp } from '../src/http/app.ts'
+
+/** Makes an empty database on the test cluster; `npm test` starts one and names it. */
+export async function makeDatabase(): Promise<string> {
+  const base = process.env.TEST_DATABASE_URL
+  if (!base) throw new Error('TEST_DATABASE_URL is not set: npm test sets it')
+  const name = `t_${randomBytes(8).toString('hex')}`
+  const client = new pg.Client(base)
+  await client.connect()
+  await client.query(`CREATE DATABASE ${name}`)
+  await client.end()
+  return Object.assign(new URL(base), { pathname: `/${name}` }).href
+}
+
+/** A whole server on a database of its own, listening on loopback. */
+export interface Harness {
+  readonly sequelize: Sequelize
+  readonly auditor: Auditor
+  readonly port: number
+  readonly http: ReturnType<typeof supertest>
+  readonly databaseUrl: string
+  stop(): Promise<void>
+}
+
+export async function startServer(databaseUrl?: string): Promise<Harness> {
+  const url = databaseUrl ?? (await makeDatabase())
+  const sequelize = await connect(url)
+  const auditor = makeAuditor(sequelize)
+  const config: Config = {
+    databaseUrl: url,
+    host: '127.0.0.1',
+    port: 0,
+    visitorDomain: 'localhost',
+    appHosts: ['127.0.0.1', 'localhost'],
+    demoDir: undefined,
+    webDir: undefined,
+    logLevel: 'silent',
+  }
+  const server: Server = createServer(makeApp({ config, sequelize, auditor, logger: pino({ level: 'silent' }) }))
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+  const { port } = server.address() as AddressInfo
+  return {
+    sequelize,
+    auditor,
+    port,
+    http: supertest(`http://127.0.0.1:${port}`),
+    databaseUrl: url,
+    async stop() {
+      server.closeAllConnections()
+      await new Promise((resolve) => server.close(resolve))
+      await auditor.close()
+      await sequelize.close()
+    },
+  }
+}
+
+/** A ZIP of some files; their paths are written as given. */
+export async function zipOf(files: Readonly<Record<string, string | Buffer>>): Promise<Buffer> {
+  const zip = new ZipFile()
+  for (const [path, content] of Object.entries(files)) zip.addBuffer(Buffer.from(content), path)
+  zip.end()
+  const chunks: Buffer[] = []
+  for await (const chunk of zip.outputStream) chunks.push(chunk as Buffer)
+  return Buffer.concat(chunks)
+}
+
+export async function makeSite({ http }: Harness, name: string): Promise<string> {
+  const { body } = await http.post('/api/sites').send({ name }).expect(201)
+  return body.id
+}
+
+/** Makes a site, gives it files as a ZIP, and tells its ids. */
+export async function siteWith(harness: Harness, name: string, files: Readonly<Record<string, string | Buffer>>) {
+  const siteId = await makeSite(harness, name)
+  const { body } = await harness.http
+    .post(`/api/sites/${siteId}/copy`)
+    .attach('zip', await zipOf(files), 'site.zip')
+    .expect(201)
+  return {
+    siteId,
+    snapshotId: body.snapshot.id as string,
+    planId: body.snapshot.planId as string,
+    files: body.snapshot.files,
+  }
+}

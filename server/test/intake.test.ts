@@ -1,0 +1,201 @@
+import { createHash } from 'node:crypto'
+import { deflateRawSync } from 'node:zlib'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { BlobRow, FileRow, SnapshotRow } from '../src/db/models.ts'
+import { type Harness, makeSite, siteWith, startServer, zipOf } from './harness.ts'
+
+let harness: Harness
+beforeAll(async () => {
+  harness = await startServer()
+})
+afterAll(() => harness.stop())
+
+const CSS = 'a { color: #7a2433 }\r\n'
+
+describe('a copy that is taken in', () => {
+  it('keeps every byte, lists every file, and says why one is not read', async () => {
+    const binary = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 1, 2, 3])
+    const { snapshotId, files } = await siteWith(harness, 'All sorts', {
+      'site/css/a.css': CSS,
+      'site/css/fake.css': binary,
+      'site/css/empty.css': '',
+      'site/img/logo.png': binary,
+      'site/img/icon.svg': '<svg/>',
+      'site/latin.css': Buffer.from([0x61, 0x7b, 0x7d, 0xe9]),
+      'site/marked.css': Buffer.from('\uFEFFa{color:red}'),
+      'site/index.html': '<p>',
+      '__MACOSX/site/._a.css': 'x',
+    })
+    expect(files.map((f: FileRow) => [f.path, f.syntax, f.encoding, f.skipped])).toEqual([
+      ['css/a.css', 'css', 'utf-8', null],
+      ['css/empty.css', 'css', null, 'empty'],
+      ['css/fake.css', 'css', null, 'binary'],
+      ['img/icon.svg', 'svg', null, 'not-read-yet'],
+      ['img/logo.png', 'image', null, 'no-colors-here'],
+      ['index.html', 'html', 'utf-8', null],
+      ['latin.css', 'css', 'windows-1252', null],
+      ['marked.css', 'css', 'utf-8-bom', null],
+    ])
+    const stored = await FileRow.findOne({ where: { snapshotId, path: 'css/a.css' }, rejectOnEmpty: true })
+    expect(stored.sha256).toBe(createHash('sha256').update(CSS).digest('hex'))
+    const blob = await BlobRow.findByPk(stored.sha256 as string, { rejectOnEmpty: true })
+    expect(blob.bytes.toString()).toBe(CSS)
+  })
+
+  it('may be a folder, its names in any language', async () => {
+    const siteId = await makeSite(harness, 'Folder')
+    const { body } = await sendFolder(siteId, [
+      ['www/stile/größe.css', CSS],
+      ['www/index.html', '<p>'],
+    ])
+    expect(body.snapshot.files.map((f: FileRow) => f.path)).toEqual(['index.html', 'stile/größe.css'])
+  })
+
+  it('never changes: its bytes cannot be overwritten, and it is taken in once', async () => {
+    const { siteId } = await siteWith(harness, 'Once', { 'a.css': CSS })
+    await expect(BlobRow.update({ bytes: Buffer.from('x') }, { where: {} })).rejects.toThrow('never changes')
+    const again = await harness.http
+      .post(`/api/sites/${siteId}/copy`)
+      .attach('zip', await zipOf({ 'a.css': CSS }), 'a.zip')
+    expect([again.status, again.body.code]).toEqual([409, 'copy-exists'])
+  })
+})
+
+/** Sends files under their paths, as a browser sends a folder. */
+async function sendFolder(siteId: string, files: readonly (readonly [string, string])[]) {
+  const form = new FormData()
+  for (const [path, content] of files) form.append('files', new Blob([content]), path)
+  const answer = await fetch(`http://127.0.0.1:${harness.port}/api/sites/${siteId}/copy`, {
+    method: 'POST',
+    body: form,
+  })
+  return { status: answer.status, body: (await answer.json()) as { code?: string; snapshot: { files: FileRow[] } } }
+}
+
+/** A ZIP with one entry under any name, which well-behaved packers refuse to write. */
+function rawZip(name: string, data: Buffer, { size = data.length, attributes = 0, flags = 0x800 } = {}): Buffer {
+  const file = Buffer.from(name)
+  const packed = deflateRawSync(data)
+  const local = Buffer.alloc(30)
+  local.writeUInt32LE(0x04034b50, 0)
+  local.writeUInt16LE(20, 4)
+  local.writeUInt16LE(flags, 6)
+  local.writeUInt16LE(8, 8)
+  local.writeUInt32LE(packed.length, 18)
+  local.writeUInt32LE(size, 22)
+  local.writeUInt16LE(file.length, 26)
+  const central = Buffer.alloc(46)
+  central.writeUInt32LE(0x02014b50, 0)
+  central.writeUInt16LE(0x0314, 4)
+  central.writeUInt16LE(20, 6)
+  central.writeUInt16LE(flags, 8)
+  central.writeUInt16LE(8, 10)
+  central.writeUInt32LE(packed.length, 20)
+  central.writeUInt32LE(size, 24)
+  central.writeUInt16LE(file.length, 28)
+  central.writeUInt32LE(attributes, 38)
+  const end = Buffer.alloc(22)
+  end.writeUInt32LE(0x06054b50, 0)
+  end.writeUInt16LE(1, 8)
+  end.writeUInt16LE(1, 10)
+  end.writeUInt32LE(46 + file.length, 12)
+  end.writeUInt32LE(30 + file.length + packed.length, 16)
+  return Buffer.concat([local, file, packed, central, file, end])
+}
+
+describe('what is refused', () => {
+  const cases: [string, string, () => Promise<Buffer> | Buffer][] = [
+    ['no ZIP at all', 'not-a-zip', () => Buffer.from('this is no archive')],
+    ['a ZIP with its end cut off', 'not-a-zip', async () => (await zipOf({ 'a.css': CSS.repeat(99) })).subarray(0, 60)],
+    ['a ZIP with other bytes than it promised', 'damaged-zip', () => rawZip('a.css', Buffer.from(CSS))],
+    ['a ZIP that lies about a size', 'damaged-zip', () => rawZip('a.css', Buffer.alloc(100_000), { size: 10 })],
+    ['a path with ..', 'unsafe-path', () => rawZip('../../etc/a.css', Buffer.from(CSS))],
+    ['an absolute path', 'unsafe-path', () => rawZip('/etc/a.css', Buffer.from(CSS))],
+    ['a path with .. by backslash', 'unsafe-path', () => rawZip('..\\a.css', Buffer.from(CSS))],
+    ['a drive letter', 'unsafe-path', () => rawZip('C:/a.css', Buffer.from(CSS))],
+    [
+      'a link',
+      'unsafe-path',
+      () => rawZip('a.css', Buffer.from('/etc/passwd'), { attributes: (0o120777 << 16) >>> 0 }),
+    ],
+    ['a password', 'encrypted-zip', () => rawZip('a.css', Buffer.from(CSS), { flags: 0x801 })],
+    ['far more than it weighs', 'unpacks-too-large', () => zipOf({ 'a.css': Buffer.alloc(40 * 1024 * 1024) })],
+    ['nothing', 'no-files', () => zipOf({})],
+    ['folders only', 'no-files', () => zipOf({ '__MACOSX/x': 'x' })],
+  ]
+
+  it.each(cases)('%s: %s', async (name, code, make) => {
+    const siteId = await makeSite(harness, `Refused ${name}`)
+    const { body, type, status } = await harness.http
+      .post(`/api/sites/${siteId}/copy`)
+      .attach('zip', await make(), 'site.zip')
+    expect(type).toBe('application/problem+json')
+    expect([body.code, body.status]).toEqual([code, status])
+    expect(status).toBeGreaterThanOrEqual(400)
+    expect(await SnapshotRow.count({ where: { siteId } })).toBe(0)
+  })
+
+  it('leaves nothing half-stored when a later file of an archive is damaged', async () => {
+    const siteId = await makeSite(harness, 'Half')
+    const good = await zipOf({ 'a.css': 'b{color:#abcdef}', 'z.css': 'y'.repeat(5000) })
+    const damaged = Buffer.from(good)
+    const second = damaged.indexOf('z.css') + 5
+    damaged[second + 3] = (damaged[second + 3] ?? 0) ^ 0xff
+    const { body } = await harness.http.post(`/api/sites/${siteId}/copy`).attach('zip', damaged, 'site.zip').expect(422)
+    expect(body.code).toBe('damaged-zip')
+    expect(await SnapshotRow.count({ where: { siteId } })).toBe(0)
+    const hash = createHash('sha256').update('b{color:#abcdef}').digest('hex')
+    expect(await BlobRow.findByPk(hash)).toBeNull()
+    await harness.http.post(`/api/sites/${siteId}/copy`).attach('zip', good, 'site.zip').expect(201)
+  })
+
+  it('the same path twice in a folder, and a folder without files', async () => {
+    const siteId = await makeSite(harness, 'Twice')
+    const twice = await sendFolder(siteId, [
+      ['x/a.css', 'a'],
+      ['x/a.css', 'b'],
+    ])
+    expect([twice.status, twice.body.code]).toEqual([422, 'same-path-twice'])
+    const none = await harness.http.post(`/api/sites/${siteId}/copy`).field('x', '1')
+    expect(none.status).toBeGreaterThanOrEqual(400)
+  })
+
+  it('a file over the limit is listed, not kept, and the rest comes in', async () => {
+    const { files } = await siteWith(harness, 'Large', {
+      'a.css': CSS,
+      // Half of it is noise, so that the archive is no bomb.
+      'film.mp4': Buffer.concat([Buffer.alloc(17 * 1024 * 1024), noise(17 * 1024 * 1024)]),
+    })
+    expect(files.map((f: FileRow) => [f.path, f.skipped, f.sha256 === null])).toEqual([
+      ['a.css', null, false],
+      ['film.mp4', 'too-large', true],
+    ])
+  })
+})
+
+function noise(length: number): Buffer {
+  const bytes = Buffer.alloc(length)
+  let state = 1
+  for (let i = 0; i < length; i += 4) {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0
+    bytes.writeUInt32LE(state, i)
+  }
+  return bytes
+}
+
+describe('sites', () => {
+  it('have names of their own, and say how far their work is', async () => {
+    await siteWith(harness, 'Named', { 'a.css': CSS })
+    const taken = await harness.http.post('/api/sites').send({ name: ' named ' })
+    expect([taken.status, taken.body.code]).toEqual([409, 'conflict'])
+    const empty = await harness.http.post('/api/sites').send({ name: '  ' })
+    expect([empty.status, empty.body.code]).toEqual([400, 'bad-request'])
+    const { body } = await harness.http.get('/api/sites').expect(200)
+    expect(body.find((site: { name: string }) => site.name === 'Named')).toMatchObject({
+      files: 1,
+      places: 1,
+      decided: 0,
+      lead: ['#7a2433'],
+    })
+  })
+})

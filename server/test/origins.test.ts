@@ -1,0 +1,117 @@
+import { request } from 'node:http'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { type Harness, siteWith, startServer } from './harness.ts'
+
+let harness: Harness
+beforeAll(async () => {
+  harness = await startServer()
+})
+afterAll(() => harness.stop())
+
+interface Answer {
+  readonly status: number
+  readonly headers: Record<string, string | string[] | undefined>
+  readonly body: string
+}
+
+/** A request under any host name, as a browser would send it. */
+function ask(host: string, path: string, { method = 'GET', headers = {} } = {}): Promise<Answer> {
+  return new Promise((resolve, reject) => {
+    const req = request(
+      { host: '127.0.0.1', port: harness.port, path, method, headers: { ...headers, host: `${host}:${harness.port}` } },
+      (res) => {
+        let body = ''
+        res.setEncoding('utf8')
+        res.on('data', (chunk) => {
+          body += chunk
+        })
+        res.on('end', () => resolve({ status: res.statusCode ?? 0, headers: res.headers, body }))
+      },
+    )
+    req.on('error', reject)
+    req.end()
+  })
+}
+
+const PAGE = '<!doctype html><title>é</title><script>alert(1)</script><p style="color:#7a2433">'
+
+async function visit(name: string) {
+  const { planId } = await siteWith(harness, name, {
+    'index.html': PAGE,
+    'css/a.css': 'a{color:red}',
+    'sub/page.html': PAGE,
+  })
+  const { body } = await harness.http.get(`/api/plans/${planId}/visit`).expect(200)
+  return { planId, pages: body.pages, before: new URL(body.before).hostname, after: new URL(body.after).hostname }
+}
+
+describe('the two origins', () => {
+  it('are told apart by host name; other names get no answer', async () => {
+    expect((await ask('localhost', '/health')).status).toBe(200)
+    for (const host of ['evil.example', 'nosuchtoken.localhost', 'localhost.evil.example', ''])
+      expect((await ask(host, '/health')).status).toBe(421)
+  })
+
+  it('pages come under an unguessable name of each copy, bytes first, the agent behind them', async () => {
+    const { before, after, pages } = await visit('Visit')
+    expect(pages).toEqual(['index.html', 'sub/page.html'])
+    expect(before).toMatch(/^v[0-9a-f]{40}\.localhost$/)
+    expect(after).not.toBe(before)
+    const { body, headers } = await ask(before, '/')
+    expect(body.startsWith(PAGE)).toBe(true)
+    expect(headers['content-type']).toBe('text/html')
+    const nonce = /<script nonce="([^"]+)">/.exec(body.slice(PAGE.length))?.[1]
+    expect(headers['content-security-policy']).toContain(`script-src 'nonce-${nonce}'`)
+    expect((await ask(before, '/sub/page')).status).toBe(200)
+    expect((await ask(before, '/css/a.css')).body).toBe('a{color:red}')
+    expect((await ask(before, '/nosuch.css')).status).toBe(404)
+    expect((await ask(before, '/%E0%A4%A')).status).toBe(404)
+  })
+
+  it('let inherited pages do nothing and reach nothing', async () => {
+    const { before } = await visit('Closed')
+    const { headers } = await ask(before, '/')
+    const policy = String(headers['content-security-policy'])
+    for (const part of [
+      "default-src 'none'",
+      "form-action 'none'",
+      'sandbox allow-scripts allow-same-origin',
+      `frame-ancestors http://127.0.0.1:${harness.port}`,
+    ])
+      expect(policy).toContain(part)
+    expect(policy).not.toMatch(/script-src[^;]*unsafe/)
+    expect((await ask(before, '/api/sites')).status).toBe(404)
+    expect((await ask(before, '/', { method: 'POST' })).status).toBe(404)
+    expect(headers['x-content-type-options']).toBe('nosniff')
+  })
+
+  it('keep the application out of frames and other sites out of the application', async () => {
+    const { headers } = await ask('localhost', '/api/sites')
+    expect(String(headers['content-security-policy'])).toContain("frame-ancestors 'none'")
+    expect(headers['x-powered-by']).toBeUndefined()
+    const { before } = await visit('Foreign')
+    for (const origin of ['http://evil.example', `http://${before}:${harness.port}`, 'null'])
+      expect((await ask('localhost', '/api/sites', { method: 'POST', headers: { origin } })).status).toBe(400)
+  })
+})
+
+describe('errors', () => {
+  it('are problem details', async () => {
+    const missing = await harness.http.get('/api/nosuch').expect(404)
+    expect(missing.type).toBe('application/problem+json')
+    expect(missing.body).toEqual({
+      type: '/problems/not-found',
+      title: 'There is nothing here',
+      status: 404,
+      code: 'not-found',
+    })
+    const broken = await harness.http.post('/api/sites').set('Content-Type', 'application/json').send('{').expect(400)
+    expect(broken.body.code).toBe('bad-request')
+    const large = await harness.http
+      .post('/api/sites')
+      .send({ name: 'x'.repeat(5 * 1024 * 1024) })
+      .expect(413)
+    expect(large.body.code).toBe('too-large')
+    await harness.http.get('/api/sites/not-an-id').expect(404)
+  })
+})

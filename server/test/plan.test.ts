@@ -1,0 +1,216 @@
+import { randomUUID } from 'node:crypto'
+import { planSchema } from '@undo-ink/contracts'
+import { foldPlan, type PlanEvent } from '@undo-ink/core'
+import { QueryTypes } from 'sequelize'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import yauzl from 'yauzl'
+import { type Harness, siteWith, startServer } from './harness.ts'
+
+let harness: Harness
+beforeAll(async () => {
+  harness = await startServer()
+})
+afterAll(() => harness.stop())
+
+const FILES = {
+  'css/a.css': '/* é */a { color: #7A2433; background: rgba(122, 36, 51, .5) }\r\n',
+  'index.html': '<p style="color:red">',
+  'logo.png': Buffer.from([0, 1, 2]),
+}
+
+const send = (planId: string, version: number, event: PlanEvent, id: string = randomUUID()) =>
+  harness.http.post(`/api/plans/${planId}/events`).send({ id, version, event })
+const keep = (id: string = randomUUID()): PlanEvent => ({
+  kind: 'decide',
+  decisions: [{ id, target: { colors: ['#7a2433'] }, to: { kind: 'keep' } }],
+})
+const palette = (planId: string, version: number, roles: unknown[]) =>
+  harness.http.post(`/api/plans/${planId}/palette`).send({ id: randomUUID(), version, roles })
+const PRIMARY = { id: 'p', name: 'primary', color: '#0b6e74' }
+
+/** Every file of a ZIP by its path. */
+function unzip(bytes: Buffer): Promise<Record<string, Buffer>> {
+  return new Promise((resolve, reject) => {
+    const files: Record<string, Buffer> = {}
+    yauzl.fromBuffer(bytes, { lazyEntries: true }, (error, zip) => {
+      if (error) return reject(error)
+      zip.on('entry', (entry) =>
+        zip.openReadStream(entry, async (failed, stream) => {
+          if (failed) return reject(failed)
+          files[entry.fileName] = Buffer.concat(await stream.toArray())
+          zip.readEntry()
+        }),
+      )
+      zip.on('end', () => resolve(files))
+      zip.readEntry()
+    })
+  })
+}
+
+const getCopy = async (planId: string): Promise<Buffer> =>
+  (
+    await harness.http
+      .get(`/api/plans/${planId}/copy.zip`)
+      .buffer(true)
+      .parse((res, done) => {
+        const chunks: Buffer[] = []
+        res.on('data', (chunk: Buffer) => chunks.push(chunk))
+        res.on('end', () => done(null, Buffer.concat(chunks)))
+      })
+  ).body
+
+describe('the history of a plan', () => {
+  it('records events in order and answers with all of them', async () => {
+    const { planId } = await siteWith(harness, 'History', FILES)
+    await send(planId, 0, keep()).expect(201)
+    await send(planId, 1, { kind: 'tolerance', value: 5 }).expect(201)
+    const { body } = await send(planId, 2, { kind: 'undo' }).expect(201)
+    const plan = planSchema.parse(body)
+    expect(plan.events.map(({ seq, event }) => [seq, event.kind])).toEqual([
+      [1, 'decide'],
+      [2, 'tolerance'],
+      [3, 'undo'],
+    ])
+    expect(
+      foldPlan(
+        plan.start,
+        plan.events.map(({ event }) => event),
+      ),
+    ).toMatchObject({ tolerance: 2, decisions: [{ to: { kind: 'keep' } }] })
+  })
+
+  it('refuses an event made on an older version, and changes nothing', async () => {
+    const { planId } = await siteWith(harness, 'Conflict', FILES)
+    await send(planId, 0, keep()).expect(201)
+    const { body } = await send(planId, 0, keep()).expect(409)
+    expect([body.code, body.detail]).toEqual(['conflict', '1'])
+    expect((await harness.http.get(`/api/plans/${planId}`)).body.version).toBe(1)
+  })
+
+  it('records an event that is sent twice only once', async () => {
+    const { planId } = await siteWith(harness, 'Twice', FILES)
+    const id = randomUUID()
+    const event = keep()
+    await send(planId, 0, event, id).expect(201)
+    const { body } = await send(planId, 0, event, id).expect(201)
+    expect(body.version).toBe(1)
+  })
+
+  it('lets one of many simultaneous writers through', async () => {
+    const { planId } = await siteWith(harness, 'Race', FILES)
+    const answers = await Promise.all(Array.from({ length: 6 }, () => send(planId, 0, keep())))
+    expect(answers.map(({ status }) => status).toSorted()).toEqual([201, 409, 409, 409, 409, 409])
+  })
+
+  it('refuses what cannot be', async () => {
+    const { planId } = await siteWith(harness, 'Cannot', FILES)
+    const refusals = await Promise.all([
+      send(planId, 0, { kind: 'undo' }),
+      send(planId, 0, { kind: 'take-back', decisions: [randomUUID()] }),
+      send(planId, 0, {
+        kind: 'decide',
+        decisions: [{ id: randomUUID(), target: { colors: ['#7a2433'] }, to: { kind: 'role', role: 'none' } }],
+      }),
+      send(planId, 0, { kind: 'palette', version: 9 }),
+    ])
+    expect(refusals.map(({ status, body }) => [status, body.code])).toEqual(refusals.map(() => [422, 'invalid-event']))
+    await harness.http
+      .post(`/api/plans/${planId}/events`)
+      .send({ id: randomUUID(), version: 0, event: { kind: 'forget' } })
+      .expect(400)
+    expect((await harness.http.get(`/api/plans/${planId}`)).body.version).toBe(0)
+  })
+
+  it('cannot be rewritten in the database', async () => {
+    const { planId } = await siteWith(harness, 'Append', FILES)
+    await send(planId, 0, keep()).expect(201)
+    for (const sql of ["UPDATE plan_events SET event = '{}'", 'DELETE FROM plan_events', 'TRUNCATE plan_events'])
+      await expect(harness.sequelize.query(sql)).rejects.toThrow('never changes')
+  })
+})
+
+describe('the palette', () => {
+  it('gets a version with each change, and the plan moves along, undoably', async () => {
+    const { planId } = await siteWith(harness, 'Palette', FILES)
+    const { body } = await palette(planId, 0, [PRIMARY]).expect(201)
+    expect(body.events.at(-1).event).toEqual({ kind: 'palette', version: 2 })
+    const { body: versions } = await harness.http.get(`/api/palettes/${body.paletteId}`).expect(200)
+    expect(versions.versions).toEqual([
+      { version: 1, roles: [] },
+      { version: 2, roles: [PRIMARY] },
+    ])
+  })
+
+  it.each([
+    ['invalid-role', [{ ...PRIMARY, color: 'nearly blue' }]],
+    ['invalid-role', [{ ...PRIMARY, color: 'rgb(1 2 3 / .5)' }]],
+    ['same-role-twice', [PRIMARY, { id: 'q', name: ' Primary', color: 'red' }]],
+    ['same-role-twice', [PRIMARY, { ...PRIMARY, name: 'other' }]],
+  ])('refuses %s and stores no version', async (code, roles) => {
+    const { planId } = await siteWith(harness, `Bad palette ${randomUUID()}`, FILES)
+    const { body } = await palette(planId, 0, roles).expect(422)
+    expect(body.code).toBe(code)
+    const plan = (await harness.http.get(`/api/plans/${planId}`)).body
+    expect(plan.version).toBe(0)
+    expect((await harness.http.get(`/api/palettes/${plan.paletteId}`)).body.versions).toHaveLength(1)
+  })
+})
+
+describe('the recoloured copy', () => {
+  it('is what came in, byte for byte, for an empty plan', async () => {
+    const { planId } = await siteWith(harness, 'Empty plan', FILES)
+    const files = await unzip(await getCopy(planId))
+    expect(Object.keys(files)).toEqual(['css/a.css', 'index.html', 'logo.png'])
+    for (const [path, content] of Object.entries(FILES)) expect(files[path]?.equals(Buffer.from(content))).toBe(true)
+  })
+
+  it('has the decided places written anew and is the same every time', async () => {
+    const { planId } = await siteWith(harness, 'Decided', FILES)
+    await palette(planId, 0, [PRIMARY]).expect(201)
+    await send(planId, 1, {
+      kind: 'decide',
+      decisions: [{ id: randomUUID(), target: { colors: ['#7a2433'] }, to: { kind: 'role', role: 'p' } }],
+    }).expect(201)
+    const copy = await getCopy(planId)
+    const files = await unzip(copy)
+    expect(files['css/a.css']?.toString()).toBe('/* é */a { color: #0B6E74; background: rgba(11, 110, 116, .5) }\r\n')
+    expect(files['index.html']?.toString()).toBe(FILES['index.html'])
+    expect((await getCopy(planId)).equals(copy)).toBe(true)
+  })
+})
+
+describe('an audit', () => {
+  it('by older readers is made anew when it is asked for', async () => {
+    const { snapshotId, siteId } = await siteWith(harness, 'Old audit', { 'a.scss': '$a: #7a2433;' })
+    const bind = [snapshotId]
+    await harness.sequelize.query("UPDATE audits SET reading_version = 1, tallies = '[]' WHERE snapshot_id = $1", {
+      bind,
+    })
+    await harness.sequelize.query('DELETE FROM readings WHERE snapshot_id = $1', { bind })
+    await harness.sequelize.query("UPDATE files SET skipped = 'not-read-yet', encoding = NULL WHERE snapshot_id = $1", {
+      bind,
+    })
+    const { body } = await harness.http.get(`/api/snapshots/${snapshotId}/audit`).expect(200)
+    expect(body.readings[0].occurrences).toHaveLength(1)
+    const site = await harness.http.get(`/api/sites/${siteId}`).expect(200)
+    expect(site.body.snapshot.files[0]).toMatchObject({ skipped: null, encoding: 'utf-8' })
+  })
+})
+
+describe('the database', () => {
+  it('goes down and up again without a rest', async () => {
+    const { migrator } = await import('../src/db/migrate.ts')
+    const { connect } = await import('../src/db/connect.ts')
+    const { makeDatabase } = await import('./harness.ts')
+    const sequelize = await connect(await makeDatabase())
+    const umzug = migrator(sequelize)
+    await umzug.down({ to: 0 })
+    const left = await sequelize.query(
+      "SELECT table_name FROM information_schema.tables WHERE table_schema = 'public' AND table_name <> 'migrations'",
+      { type: QueryTypes.SELECT },
+    )
+    expect(left).toEqual([])
+    await umzug.up()
+    await sequelize.close()
+  })
+})

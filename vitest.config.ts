@@ -1,0 +1,20 @@
+import { defineConfig } from 'vitest/config'
+
+// A slow machine only takes longer: no test waits for time to pass.
+const project = (name: string, include: string) => ({
+  test: { name, root: name, include: [include], testTimeout: 120_000, hookTimeout: 120_000 },
+})
+
+export default defineConfig({
+  test: {
+    maxWorkers: 2,
+    projects: [
+      project('core', '**/*.test.ts'),
+      project('contracts', '**/*.test.ts'),
+      project('cli', '**/*.test.ts'),
+      project('web', 'src/**/*.test.{ts,tsx}'),
+      // Integration tests share one PostgreSQL; each file has a database of its own.
+      project('server', '**/*.test.ts'),
+    ],
+  },
+})

@@ -1,0 +1,31 @@
+import { type Problem, problemSchema } from '@undo-ink/contracts'
+import type { z } from 'zod'
+
+/** A refusal of the server, in its words; `code` is null when there was no answer. */
+export class ApiError extends Error {
+  override name = 'ApiError'
+  readonly code: Problem['code'] | null
+  readonly detail: string | null
+
+  constructor(problem: Problem | null) {
+    super(problem?.title ?? 'The server does not answer')
+    this.code = problem?.code ?? null
+    this.detail = problem ? (problem.detail ?? null) : 'Nothing is lost: it is tried again when the server is back.'
+  }
+}
+
+/** Asks the API under `/api` and checks the answer against its contract. Throws ApiError. */
+export async function ask<S extends z.ZodType>(schema: S, path: string, init: RequestInit = {}): Promise<z.output<S>> {
+  const response = await fetch(`/api${path}`, init).catch(() => {
+    throw new ApiError(null)
+  })
+  if (!response.ok) {
+    const body: unknown = await response.json().catch(() => null)
+    throw new ApiError(problemSchema.safeParse(body).data ?? null)
+  }
+  return schema.parse(await response.json())
+}
+
+export function send(body: unknown): RequestInit {
+  return { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }
+}

@@ -1,0 +1,48 @@
+import { type QueryClient, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { type Site, siteSchema, siteSummarySchema } from '@undo-ink/contracts'
+import { z } from 'zod'
+import { ask, send } from './client.ts'
+
+const sitesQuery = queryOptions({
+  queryKey: ['sites'],
+  queryFn: () => ask(z.array(siteSummarySchema), '/sites'),
+})
+
+export function siteQuery(id: string) {
+  return queryOptions({ queryKey: ['site', id], queryFn: () => ask(siteSchema, `/sites/${id}`) })
+}
+
+export function useSites() {
+  return useQuery({ ...sitesQuery, refetchOnMount: 'always' })
+}
+
+export function useMakeSite() {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: (name: string) => ask(siteSchema, '/sites', send({ name })),
+    onSuccess: (site) => remember(client, site),
+  })
+}
+
+/** One file on its way to the server: a ZIP, or a file of a folder under its path. */
+export interface Upload {
+  readonly file: File
+  readonly path: string
+}
+
+export function useSendCopy(siteId: string) {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: ({ kind, uploads }: { kind: 'zip' | 'files'; uploads: readonly Upload[] }) => {
+      const body = new FormData()
+      for (const { file, path } of uploads) body.append(kind, file, path)
+      return ask(siteSchema, `/sites/${siteId}/copy`, { method: 'POST', body })
+    },
+    onSuccess: (site) => remember(client, site),
+  })
+}
+
+function remember(client: QueryClient, site: Site): void {
+  client.setQueryData(siteQuery(site.id).queryKey, site)
+  void client.invalidateQueries({ queryKey: sitesQuery.queryKey })
+}

@@ -1,0 +1,149 @@
+import { Box } from '@chakra-ui/react'
+import { css } from '@codemirror/lang-css'
+import { html } from '@codemirror/lang-html'
+import { HighlightStyle, syntaxHighlighting } from '@codemirror/language'
+import { EditorState, type Range, RangeSetBuilder } from '@codemirror/state'
+import { Decoration, type DecorationSet, EditorView, GutterMarker, gutter, lineNumbers } from '@codemirror/view'
+import { tags } from '@lezer/highlight'
+import { syntaxOf } from '@undo-ink/core'
+import { useEffect, useRef } from 'react'
+
+/** One literal to be marked; its place in the received text. */
+export interface SourceMark {
+  readonly line: number
+  readonly column: number
+  readonly length: number
+  readonly kind: 'here' | 'struck' | 'struck-here'
+}
+
+/** What stands in the margin of one line, made anew for each view. */
+export interface MarginNote {
+  readonly line: number
+  /** Says whether two notes look the same. */
+  readonly key: string
+  /** Lines of text that the note needs. */
+  readonly rows: number
+  render(): HTMLElement
+}
+
+interface SourceViewProps {
+  readonly path: string
+  readonly text: string
+  readonly marks: readonly SourceMark[]
+  readonly notes: readonly MarginNote[]
+  /** The place that is scrolled to. */
+  readonly focus: Pick<SourceMark, 'line' | 'column'>
+  /** Pixels */
+  readonly marginWidth: number
+  readonly label: string
+}
+
+const ROW = 22
+
+/** Weight and slant instead of hues: the only hues on screen are the site's. */
+const achromatic = HighlightStyle.define([
+  { tag: tags.comment, fontStyle: 'italic', color: '#575757' },
+  { tag: [tags.definitionKeyword, tags.modifier], fontWeight: '600' },
+  { tag: [tags.tagName, tags.className, tags.labelName], fontWeight: '500' },
+])
+
+class NoteMarker extends GutterMarker {
+  readonly note: MarginNote
+
+  constructor(note: MarginNote) {
+    super()
+    this.note = note
+  }
+
+  override eq(other: NoteMarker): boolean {
+    return other.note.key === this.note.key
+  }
+
+  override toDOM(): HTMLElement {
+    return this.note.render()
+  }
+}
+
+/** A received text, read only, with literals marked and notes in its margin. Columns stay as they are. */
+export function SourceView({ path, text, marks, notes, focus, marginWidth, label }: SourceViewProps) {
+  const { line: focusOn, column } = focus
+  const parent = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    if (!parent.current) return
+    const doc = EditorState.create({ doc: text }).doc
+    const line = (number: number) => doc.line(Math.min(number, doc.lines))
+    const view = new EditorView({
+      parent: parent.current,
+      state: EditorState.create({
+        doc,
+        extensions: [
+          EditorState.readOnly.of(true),
+          EditorView.editable.of(false),
+          EditorView.contentAttributes.of({ tabindex: '0', 'aria-label': label }),
+          lineNumbers(),
+          syntaxOf(path) === 'html' ? html() : css(),
+          syntaxHighlighting(achromatic),
+          EditorView.decorations.of(decorationsOf(marks, notes, line)),
+          marginOf(notes, marginWidth, line),
+          theme,
+        ],
+      }),
+    })
+    const at = line(focusOn).from + column - 1
+    view.dispatch({ effects: EditorView.scrollIntoView(at, { y: 'center', x: 'nearest', xMargin: 80 }) })
+    return () => view.destroy()
+  }, [path, text, marks, notes, focusOn, column, marginWidth, label])
+  return <Box ref={parent} h="100%" minH="0" overflow="hidden" css={{ '& .cm-editor': { height: '100%' } }} />
+}
+
+type LineAt = (number: number) => { from: number; to: number }
+
+function decorationsOf(marks: readonly SourceMark[], notes: readonly MarginNote[], line: LineAt): DecorationSet {
+  const ranges: Range<Decoration>[] = marks.map(({ line: number, column, length, kind }) => {
+    const { from } = line(number)
+    return Decoration.mark({ class: `source-${kind}` }).range(from + column - 1, from + column - 1 + length)
+  })
+  for (const { line: number, kind } of marks) {
+    if (kind !== 'struck') ranges.push(Decoration.line({ class: 'source-line-here' }).range(line(number).from))
+  }
+  // A note of several rows gets its room below the line, so that notes never cover one another.
+  for (const { line: number, rows } of notes) {
+    if (rows > 1)
+      ranges.push(
+        Decoration.line({ attributes: { style: `padding-bottom:${(rows - 1) * ROW}px` } }).range(line(number).from),
+      )
+  }
+  return Decoration.set(ranges, true)
+}
+
+function marginOf(notes: readonly MarginNote[], width: number, line: LineAt) {
+  const builder = new RangeSetBuilder<GutterMarker>()
+  for (const note of notes.toSorted((a, b) => a.line - b.line)) {
+    const { from } = line(note.line)
+    builder.add(from, from, new NoteMarker(note))
+  }
+  const markers = builder.finish()
+  return [
+    gutter({ class: 'source-margin', side: 'after', markers: () => markers }),
+    EditorView.theme({ '.source-margin': { width: `${width}px` } }),
+  ]
+}
+
+const theme = EditorView.theme({
+  '&': { fontSize: '13px', backgroundColor: 'transparent' },
+  '.cm-scroller': { fontFamily: 'var(--chakra-fonts-mono)', lineHeight: `${ROW}px`, overflow: 'auto' },
+  '.cm-gutters': { backgroundColor: 'var(--chakra-colors-sheet)', color: 'var(--chakra-colors-faint)', border: 'none' },
+  '.cm-lineNumbers .cm-gutterElement': { paddingRight: '8px' },
+  '.cm-gutters-after': { borderLeft: '1px solid var(--chakra-colors-strong)' },
+  '.cm-content:focus-visible': { outline: '2px solid var(--chakra-colors-ink)', outlineOffset: '-2px' },
+  '&.cm-focused': { outline: 'none' },
+  '.source-line-here': { backgroundColor: 'var(--chakra-colors-tint)' },
+  '.source-here': {
+    outline: '2px solid var(--chakra-colors-ink)',
+    outlineOffset: '1px',
+    borderRadius: '2px',
+    backgroundColor: '#fff',
+  },
+  '.source-struck, .source-struck-here': { textDecoration: 'line-through 2px' },
+  '.source-struck-here': { outline: '2px solid var(--chakra-colors-ink)', outlineOffset: '1px', borderRadius: '2px' },
+})

@@ -1,0 +1,42 @@
+import { Box, type BoxProps } from '@chakra-ui/react'
+
+/** What stands for "not decided": as if not yet printed. */
+export const HATCHING =
+  'repeating-linear-gradient(135deg, var(--chakra-colors-sheet) 0 4px, var(--chakra-colors-strong) 4px 5px)'
+
+/** Chequered ground that a see-through color is shown on. */
+const CHEQUERS = 'repeating-conic-gradient(#fff 0 25%, #bbb 0 50%) 0 0 / 8px 8px'
+
+interface SwatchProps extends Omit<BoxProps, 'color'> {
+  /** Any CSS color; null: not decided. */
+  readonly color: string | null
+  readonly alpha?: number
+  readonly size?: number | string
+}
+
+/** The only place where a color of the client's is painted. It says nothing by itself: a word or a value stands beside it. */
+export function Swatch({ color, alpha = 1, size = '20px', ...box }: SwatchProps) {
+  const paint =
+    color === null ? HATCHING : alpha < 1 ? `linear-gradient(${withAlpha(color, alpha)} 0 0), ${CHEQUERS}` : color
+  return (
+    <Box
+      aria-hidden
+      display="inline-block"
+      flex="none"
+      w={size}
+      h={size}
+      borderRadius="2px"
+      boxShadow="inset 0 0 0 1px rgb(128 128 128 / .45)"
+      style={{ background: paint }}
+      {...box}
+    />
+  )
+}
+
+/** A CSS color of an opaque key with an alpha. */
+export function withAlpha(color: string, alpha: number): string {
+  if (alpha === 1) return color
+  if (color.startsWith('color(')) return color.replace(/\)$/, ` / ${alpha})`)
+  const byte = Math.round(alpha * 255)
+  return color + byte.toString(16).padStart(2, '0')
+}

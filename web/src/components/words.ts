@@ -1,0 +1,77 @@
+import type { SkipReason } from '@undo-ink/contracts'
+import type { Encoding, FindingCode, State, Syntax } from '@undo-ink/core'
+
+const NUMBER = new Intl.NumberFormat('en')
+
+export function number(value: number): string {
+  return NUMBER.format(value)
+}
+
+/** `is` for one, `are` for any other number. */
+export function are(value: number): string {
+  return value === 1 ? 'is' : 'are'
+}
+
+/** `1 place`, `1,204 places` */
+export function count(value: number, one: string, many = `${one}s`): string {
+  return `${number(value)} ${value === 1 ? one : many}`
+}
+
+export function bytes(value: number): string {
+  if (value < 1024) return `${value} B`
+  return value < 1024 * 1024
+    ? `${(value / 1024).toFixed(1)} kB`
+    : `${(value / 1024 / 1024).toFixed(1).replace('.0', '')} MB`
+}
+
+export function day(iso: string): string {
+  return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })
+}
+
+export function time(iso: string): string {
+  return new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+}
+
+export const SKIP_WORDS: Readonly<Record<SkipReason, string>> = {
+  'not-read-yet': 'kept as it came; this kind of file is not read yet',
+  'no-colors-here': 'kept as it came; it holds no text with colours',
+  empty: 'kept as it came; it is empty',
+  binary: 'kept as it came; its bytes are no text, whatever its name says',
+  'not-reversible': 'kept as it came; its bytes cannot be read as text without loss',
+  'too-long': 'kept as it came; texts over 8 MB are not read',
+  'too-large': 'not in the copy; files over 32 MB are left out',
+}
+
+export const SYNTAX_WORDS: Readonly<Record<Syntax, string>> = {
+  css: 'CSS',
+  html: 'HTML',
+  scss: 'SCSS',
+  less: 'Less',
+  sass: 'Sass',
+  stylus: 'Stylus',
+  template: 'template',
+  svg: 'SVG',
+  script: 'script',
+  settings: 'settings',
+  image: 'image',
+  font: 'font',
+  other: 'other',
+}
+
+export const FINDING_WORDS: Readonly<Record<FindingCode, string>> = {
+  'unclosed-comment': 'a comment that never ends',
+  'unclosed-string': 'a string that never ends',
+  'unclosed-block': 'a block or bracket that never closes',
+  'unexpected-close': 'a closing brace that nothing opened',
+  'unreadable-css': 'something that is no CSS',
+}
+
+/** An encoding as it is shown; its byte-order mark is named apart. */
+export function encodingText(encoding: Encoding): string {
+  return encoding.toUpperCase().replace('-BOM', ', mark')
+}
+
+/** The states of a place as one text. */
+export function stateText(states: readonly State[]): string {
+  return states.length === 0 ? 'rest' : states.join(', ')
+}

@@ -1,0 +1,219 @@
+import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { type KeyboardEvent, memo, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { HATCHING } from '../components/swatch.tsx'
+import { count, number } from '../components/words.ts'
+import type { Row } from '../work/standing.ts'
+import { useStable } from '../work/use-stable.ts'
+import { useView } from '../work/view-store.ts'
+import { useWork } from '../work/work.tsx'
+
+/** Pixels: the smallest target of WCAG 2.2 (2.5.8), and the room of the stretch that the least used share. */
+const THINNEST = 24
+const SHARED = 56
+
+/** One stretch of the bands: a cluster, or all those for which there is no room. */
+interface Stretch {
+  readonly key: string
+  readonly rows: readonly Row[]
+  readonly places: number
+}
+
+/** Every cluster as found, and under it what the plan makes of it. Choosing a stretch filters every stage to it. */
+export function Bands() {
+  const { rows, places, colors, decided, clusters } = useWork()
+  const { stretch: chosen, chooseStretch } = useView()
+  const strip = useRef<HTMLDivElement>(null)
+  const [width, setWidth] = useState(0)
+  const [focus, setFocus] = useState(0)
+  useLayoutEffect(() => {
+    const element = strip.current
+    if (!element) return
+    const observer = new ResizeObserver(() => setWidth(element.clientWidth))
+    observer.observe(element)
+    return () => observer.disconnect()
+  }, [])
+  const stretches = useMemo(() => layOut(rows, width), [rows, width])
+  const isChosen = (stretch: Stretch) =>
+    chosen !== null && stretch.rows.some(({ cluster }) => chosen.includes(cluster.lead))
+  const choose = useStable((key: string) => {
+    const stretch = stretches.find((each) => each.key === key)
+    if (stretch) chooseStretch(isChosen(stretch) ? null : stretch.rows.map(({ cluster }) => cluster.lead))
+  })
+  const focusOn = useStable((key: string) => setFocus(stretches.findIndex((each) => each.key === key)))
+  const move = (event: KeyboardEvent) => {
+    const step = { ArrowRight: 1, ArrowLeft: -1, Home: -stretches.length, End: stretches.length }[event.key]
+    if (event.key === 'Escape') chooseStretch(null)
+    if (step === undefined) return
+    event.preventDefault()
+    const next = Math.min(stretches.length - 1, Math.max(0, focus + step))
+    setFocus(next)
+    strip.current?.querySelectorAll('button')[next]?.focus()
+  }
+  return (
+    <Flex
+      as="section"
+      aria-label="Bands"
+      bg="sheet"
+      borderBottom="1px solid"
+      borderColor="edge"
+      px="4"
+      py="2"
+      gap="4"
+      h="76px"
+    >
+      <Flex direction="column" justify="space-around" w="132px" flex="none" fontSize="12px" color="soft">
+        <Text>
+          found <b>{number(places.length)}</b> in <b>{number(colors)}</b>
+        </Text>
+        <Text data-testid="becomes">
+          becomes <b>{number(decided)}</b> of {number(places.length)}
+        </Text>
+      </Flex>
+      <Flex ref={strip} flex="1" minW="0" role="group" aria-label="Clusters, most used first" onKeyDown={move}>
+        {stretches.map((stretch, i) => (
+          <StretchButton
+            key={stretch.key}
+            stretch={stretch}
+            chosen={isChosen(stretch)}
+            dimmed={chosen !== null && !isChosen(stretch)}
+            tabbable={i === Math.min(focus, stretches.length - 1)}
+            onFocus={focusOn}
+            onChoose={choose}
+          />
+        ))}
+        {clusters === null && <Box flex="1" bg="tint" borderRadius="2px" my="1" aria-label="Comparing the colours" />}
+        {clusters?.length === 0 && <EmptyBand />}
+      </Flex>
+    </Flex>
+  )
+}
+
+function EmptyBand() {
+  return (
+    <Flex flex="1" align="center" px="3" fontSize="13px" color="soft" bg="wash" borderRadius="2px">
+      No colour is written by hand in the files that were read.
+    </Flex>
+  )
+}
+
+/** As many stretches as fit at the smallest width, the rest sharing one. */
+function layOut(rows: readonly Row[], width: number): Stretch[] {
+  const fit = Math.max(1, Math.floor((width - SHARED) / THINNEST))
+  const alone = rows.length * THINNEST <= width ? rows : rows.slice(0, fit)
+  const rest = rows.slice(alone.length)
+  const total = (some: readonly Row[]) => some.reduce((sum, row) => sum + row.places.length, 0)
+  const stretches = alone.map((row): Stretch => ({ key: row.key, rows: [row], places: row.places.length }))
+  return rest.length > 0 ? [...stretches, { key: 'rest', rows: rest, places: total(rest) }] : stretches
+}
+
+interface StretchButtonProps {
+  readonly stretch: Stretch
+  readonly chosen: boolean
+  readonly dimmed: boolean
+  readonly tabbable: boolean
+  onFocus(key: string): void
+  onChoose(key: string): void
+}
+
+const StretchButton = memo(function StretchButton({
+  stretch,
+  chosen,
+  dimmed,
+  tabbable,
+  onFocus,
+  onChoose,
+}: StretchButtonProps) {
+  const shared = stretch.rows.length > 1
+  return (
+    <chakra.button
+      type="button"
+      aria-pressed={chosen}
+      aria-label={labelOf(stretch)}
+      title={labelOf(stretch)}
+      tabIndex={tabbable ? 0 : -1}
+      onFocus={() => onFocus(stretch.key)}
+      onClick={() => onChoose(stretch.key)}
+      flex={shared ? `0 0 ${SHARED}px` : `${Math.sqrt(stretch.places)} 1 0`}
+      minW={`${THINNEST}px`}
+      h="60px"
+      py="3px"
+      px={shared ? '2px' : '0'}
+      display="flex"
+      flexDirection="column"
+      gap="3px"
+      cursor="pointer"
+      position="relative"
+      opacity={dimmed ? 0.45 : 1}
+      borderBlock="3px solid"
+      borderColor={chosen ? 'ink' : 'transparent'}
+      _hover={{ borderColor: chosen ? 'ink' : 'strong' }}
+      _focusVisible={{ outlineOffset: '-2px', zIndex: 1 }}
+    >
+      <Line parts={stretch.rows.map((row) => ({ paint: row.cluster.lead, grow: shared ? 1 : row.places.length }))} />
+      <Line
+        parts={stretch.rows.flatMap((row) =>
+          row.shares.map((share) => ({
+            paint:
+              share.kind === 'role' ? (share.role?.color ?? null) : share.kind === 'keep' ? row.cluster.lead : null,
+            kept: share.kind === 'keep',
+            grow: shared ? share.count / row.places.length : share.count,
+          })),
+        )}
+      />
+    </chakra.button>
+  )
+}, sameStretch)
+
+/** Rows that say the same are the same objects: a stretch of them need not be drawn anew. */
+function sameStretch(a: StretchButtonProps, b: StretchButtonProps): boolean {
+  return (
+    a.chosen === b.chosen &&
+    a.dimmed === b.dimmed &&
+    a.tabbable === b.tabbable &&
+    a.stretch.rows.length === b.stretch.rows.length &&
+    a.stretch.rows.every((row, i) => row === b.stretch.rows[i])
+  )
+}
+
+interface Part {
+  readonly paint: string | null
+  readonly kept?: boolean
+  readonly grow: number
+}
+
+function Line({ parts }: { parts: readonly Part[] }) {
+  return (
+    <Flex
+      flex="1"
+      w="100%"
+      position="relative"
+      _after={{ content: '""', position: 'absolute', inset: 0, boxShadow: 'inset 0 0 0 1px rgb(128 128 128 / .35)' }}
+    >
+      {parts.map(({ paint, kept, grow }, i) => (
+        <Box
+          // biome-ignore lint/suspicious/noArrayIndexKey: parts have no identity of their own
+          key={i}
+          position="relative"
+          minW="0"
+          style={{ flex: `${grow} 1 0`, background: paint ?? HATCHING }}
+        >
+          {kept ? (
+            <Box position="absolute" inset="auto 0 0" h="4px" bg="sheet" borderTop="2px solid" borderColor="ink" />
+          ) : null}
+        </Box>
+      ))}
+    </Flex>
+  )
+}
+
+function labelOf({ rows, places }: Stretch): string {
+  const [row] = rows
+  if (!row || rows.length > 1) return `${number(rows.length)} least used clusters, ${count(places, 'place')}`
+  const becomes = row.shares
+    .map(
+      ({ kind, role, count }) =>
+        `${number(count)} ${kind === 'role' ? `to ${role?.name}` : kind === 'keep' ? 'kept' : 'open'}`,
+    )
+    .join(', ')
+  return `${row.cluster.lead}, ${count(places, 'place')}: ${becomes}`
+}

@@ -1,0 +1,91 @@
+import { Box, Drawer, Flex, Portal, Text } from '@chakra-ui/react'
+import type { PlanEvent } from '@undo-ink/core'
+import { useStore } from 'zustand'
+import { ActButton } from '../components/act-button.tsx'
+import { count, number, time } from '../components/words.ts'
+import { shownEvents } from '../work/plan-store.ts'
+import { useWork, type Work } from '../work/work.tsx'
+
+/** Every act with its time; decisions that still hold can be taken back one by one. */
+export function HistoryDrawer({ open, onClose }: { open: boolean; onClose(): void }) {
+  return (
+    <Drawer.Root open={open} onOpenChange={({ open }) => open || onClose()} size="sm">
+      <Portal>
+        <Drawer.Backdrop bg="rgb(0 0 0 / .35)" />
+        <Drawer.Positioner>
+          <Drawer.Content borderRadius="0">
+            <Drawer.Header borderBottom="1px solid" borderColor="edge" py="3">
+              <Drawer.Title fontSize="16px">History</Drawer.Title>
+              <ActButton ml="auto" hotkey="Esc" onClick={onClose}>
+                Close
+              </ActButton>
+            </Drawer.Header>
+            <Drawer.Body px="0" py="0">
+              <Events />
+            </Drawer.Body>
+          </Drawer.Content>
+        </Drawer.Positioner>
+      </Portal>
+    </Drawer.Root>
+  )
+}
+
+function Events() {
+  const work = useWork()
+  const events = shownEvents(useStore(work.store))
+  if (events.length === 0)
+    return (
+      <Text p="5" color="soft">
+        Nothing has been decided yet. Every act will stand here, and can be taken back at any time.
+      </Text>
+    )
+  const holding = new Set(work.state.decisions.map(({ id }) => id))
+  return (
+    <Box as="ol" listStyleType="none">
+      {events.toReversed().map(({ id, at, event }) => {
+        const held = event.kind === 'decide' ? event.decisions.filter((each) => holding.has(each.id)) : []
+        return (
+          <Flex as="li" key={id} px="5" py="2" gap="3" align="center" borderBottom="1px solid" borderColor="edge">
+            <Box flex="1" minW="0">
+              <Text fontSize="13px">{describe(event, work)}</Text>
+              <Text fontSize="12px" color="soft">
+                {time(at)}
+                {event.kind === 'decide' && held.length === 0 ? ' · no longer holds' : ''}
+              </Text>
+            </Box>
+            {held.length > 0 ? (
+              <ActButton onClick={() => work.store.act({ kind: 'take-back', decisions: held.map((each) => each.id) })}>
+                Take back
+              </ActButton>
+            ) : null}
+          </Flex>
+        )
+      })}
+    </Box>
+  )
+}
+
+function describe(event: PlanEvent, { roles }: Work): string {
+  switch (event.kind) {
+    case 'decide':
+      return event.decisions
+        .map(({ target, to }) => {
+          const what = target.colors.length === 1 ? target.colors[0] : count(target.colors.length, 'colour')
+          const only = target.use ? ` as ${target.use}` : ''
+          const role =
+            to.kind === 'role' ? (roles.find(({ id }) => id === to.role)?.name ?? 'a role that is gone') : null
+          return role === null ? `${what}${only} kept` : `${what}${only} to ${role}`
+        })
+        .join('; ')
+    case 'take-back':
+      return `${count(event.decisions.length, 'decision')} taken back`
+    case 'tolerance':
+      return `Tolerance set to ΔE00 ${number(event.value)}`
+    case 'palette':
+      return `Palette changed (version ${event.version})`
+    case 'undo':
+      return 'Undone: the act before'
+    case 'redo':
+      return 'Redone'
+  }
+}

@@ -1,0 +1,56 @@
+import { Box, Flex, Spinner, Text } from '@chakra-ui/react'
+import { useSuspenseQuery } from '@tanstack/react-query'
+import { Suspense, useEffect } from 'react'
+import { Navigate, Outlet, useLocation, useParams } from 'react-router'
+import { siteQuery } from '../api/sites.ts'
+import { FirstIntake } from '../stages/intake/first-intake.tsx'
+import { useView } from '../work/view-store.ts'
+import { WorkProvider } from '../work/work.tsx'
+import { Bands } from './bands.tsx'
+import { PlainHeader, SiteHeader } from './header.tsx'
+import { Path } from './path.tsx'
+import { TroubleBar } from './trouble-bar.tsx'
+
+/** The frame of one site: header, bands, path, and the stage that one is in. */
+export function SiteFrame() {
+  const { siteId = '' } = useParams()
+  const { data: site } = useSuspenseQuery(siteQuery(siteId))
+  const chooseStretch = useView((state) => state.chooseStretch)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a stretch belongs to the site it was chosen in
+  useEffect(() => () => chooseStretch(null), [siteId, chooseStretch])
+  const { pathname } = useLocation()
+  if (!site.snapshot) {
+    if (!pathname.endsWith('/intake')) return <Navigate to={`/sites/${siteId}/intake`} replace />
+    return (
+      <Flex direction="column" minH="100%">
+        <PlainHeader title={site.name} />
+        <FirstIntake site={site} />
+      </Flex>
+    )
+  }
+  return (
+    <WorkProvider site={site} snapshot={site.snapshot}>
+      <Flex direction="column" h="100%" minH="520px">
+        <SiteHeader />
+        <TroubleBar />
+        <Bands />
+        <Flex flex="1" minH="0" direction={{ base: 'column', md: 'row' }}>
+          <Path />
+          <Box as="main" flex="1" minW="0" p="5" pt="4" overflow="auto">
+            <Suspense fallback={<Loading />}>
+              <Outlet />
+            </Suspense>
+          </Box>
+        </Flex>
+      </Flex>
+    </WorkProvider>
+  )
+}
+
+export function Loading({ says = 'Loading …' }: { says?: string }) {
+  return (
+    <Flex align="center" gap="3" p="6" color="soft" role="status">
+      <Spinner size="sm" /> <Text>{says}</Text>
+    </Flex>
+  )
+}

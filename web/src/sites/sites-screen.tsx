@@ -1,0 +1,154 @@
+import { Box, Field, Flex, Heading, Input, Text } from '@chakra-ui/react'
+import { zodResolver } from '@hookform/resolvers/zod'
+import { type SiteSummary, siteNameSchema } from '@undo-ink/contracts'
+import { useForm } from 'react-hook-form'
+import { Link, useNavigate } from 'react-router'
+import { useMakeSite, useSites } from '../api/sites.ts'
+import { ActButton } from '../components/act-button.tsx'
+import { Note } from '../components/note.tsx'
+import { Sheet } from '../components/sheet.tsx'
+import { StageHead } from '../components/stage-head.tsx'
+import { HATCHING, Swatch } from '../components/swatch.tsx'
+import { count, day, number } from '../components/words.ts'
+import { PlainHeader } from '../shell/header.tsx'
+import { Loading } from '../shell/site-frame.tsx'
+
+/** All sites, and the form that makes one. */
+export function SitesScreen() {
+  const { data: sites, isPending, error } = useSites()
+  return (
+    <Flex direction="column" minH="100%">
+      <PlainHeader />
+      <Box as="main" w="100%" maxW="1080px" mx="auto" p="6">
+        <StageHead title="Sites" sentence={sites ? sentence(sites) : 'The websites in your care'} />
+        <Flex gap="5" align="flex-start" wrap="wrap">
+          <Box flex="1 1 520px" minW="0">
+            {isPending ? <Loading /> : null}
+            {error ? (
+              <Note shape="▲" title="The sites cannot be shown">
+                {error.message}
+              </Note>
+            ) : null}
+            {sites?.length === 0 ? <NoSites /> : null}
+            <Box as="ul" listStyleType="none" display="grid" gap="3">
+              {sites?.map((site) => (
+                <SiteCard key={site.id} site={site} />
+              ))}
+            </Box>
+          </Box>
+          <NewSite />
+        </Flex>
+      </Box>
+    </Flex>
+  )
+}
+
+function sentence(sites: readonly SiteSummary[]): string {
+  const open = sites.filter(({ places, decided, receivedAt }) => receivedAt === null || decided < places).length
+  return `${count(sites.length, 'site')} in your care, ${number(open)} with work open`
+}
+
+function NoSites() {
+  return (
+    <Sheet p="6">
+      <Heading as="h2" fontSize="16px">
+        No sites yet
+      </Heading>
+      <Text mt="1" color="soft">
+        Name the first one, then drop the folder or the ZIP that you were given. What comes in is never changed: all
+        work is done on top of it.
+      </Text>
+    </Sheet>
+  )
+}
+
+function SiteCard({ site }: { site: SiteSummary }) {
+  const { places, decided } = site
+  const share = places === 0 ? 0 : decided / places
+  return (
+    <Sheet as="li" position="relative" px="5" py="4" _hover={{ borderColor: 'strong' }}>
+      <Flex justify="space-between" align="baseline" gap="4" wrap="wrap">
+        <Heading as="h2" fontSize="17px" fontWeight="600">
+          {/* The whole card is the link's target; its name is its text. */}
+          <Box asChild _after={{ content: '""', position: 'absolute', inset: 0 }}>
+            <Link to={`/sites/${site.id}/${site.receivedAt ? 'mapping' : 'intake'}`}>{site.name}</Link>
+          </Box>
+        </Heading>
+        <Text fontSize="13px" color="soft">
+          {site.receivedAt ? `copy of ${day(site.receivedAt)}, ${count(site.files, 'file')}` : 'no copy yet'}
+        </Text>
+      </Flex>
+      {site.receivedAt ? (
+        <>
+          <Flex
+            my="2.5"
+            h="12px"
+            border="1px solid"
+            borderColor="edge"
+            borderRadius="2px"
+            overflow="hidden"
+            aria-hidden
+          >
+            <Box bg="ink" style={{ width: `${share * 100}%` }} />
+            <Box flex="1" style={{ background: HATCHING }} />
+          </Flex>
+          <Flex justify="space-between" align="center" gap="4" wrap="wrap">
+            <Text fontSize="13px">{progress(site)}</Text>
+            <Flex gap="1">
+              {site.lead.map((color) => (
+                <Swatch key={color} color={color} size="16px" />
+              ))}
+            </Flex>
+          </Flex>
+        </>
+      ) : (
+        <Text mt="2" fontSize="13px">
+          Waiting for the folder or ZIP of the site.
+        </Text>
+      )}
+    </Sheet>
+  )
+}
+
+function progress({ places, decided }: SiteSummary): string {
+  if (places === 0) return 'no colours written by hand'
+  if (decided === places) return `all ${number(places)} places decided`
+  return `${number(decided)} of ${count(places, 'place')} decided, ${number(places - decided)} open`
+}
+
+function NewSite() {
+  const navigate = useNavigate()
+  const make = useMakeSite()
+  const { register, handleSubmit, formState, setError } = useForm({
+    resolver: zodResolver(siteNameSchema),
+    defaultValues: { name: '' },
+  })
+  const submit = handleSubmit(({ name }) =>
+    make
+      .mutateAsync(name)
+      .then((site) => navigate(`/sites/${site.id}/intake`))
+      .catch((error: Error) => setError('name', { message: error.message })),
+  )
+  const problem = formState.errors.name?.message
+  return (
+    <Sheet as="section" aria-label="New site" flex="0 1 300px" p="5">
+      <Heading as="h2" fontSize="16px" mb="3">
+        New site
+      </Heading>
+      <form onSubmit={submit} noValidate>
+        <Field.Root invalid={problem !== undefined}>
+          <Field.Label fontSize="13px">Name of the site</Field.Label>
+          <Input {...register('name')} size="sm" borderColor="strong" autoComplete="off" />
+          {problem ? (
+            <Field.ErrorText fontWeight="600">
+              <span aria-hidden>▲</span> {problem}
+            </Field.ErrorText>
+          ) : null}
+        </Field.Root>
+        <ActButton type="submit" main mt="3" loading={formState.isSubmitting}>
+          Make the site
+        </ActButton>
+      </form>
+    </Sheet>
+  )
+}

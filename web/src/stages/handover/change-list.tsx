@@ -1,0 +1,138 @@
+import { chakra, Flex, Text } from '@chakra-ui/react'
+import { type KeyboardEvent, useRef } from 'react'
+import { ActButton } from '../../components/act-button.tsx'
+import { Sheet } from '../../components/sheet.tsx'
+import { Swatch } from '../../components/swatch.tsx'
+import { number } from '../../components/words.ts'
+import { countBy } from '../../work/places.ts'
+import type { ChangeGroup } from './changes.ts'
+
+export type Order = 'decision' | 'file'
+
+interface ChangeListProps {
+  readonly order: Order
+  readonly groups: readonly ChangeGroup[]
+  readonly chosen: ChangeGroup | null
+  onOrder(order: Order): void
+  onChoose(group: ChangeGroup): void
+}
+
+/** The changes by decision or by file. One entry is in the tab order; arrows move and choose. */
+export function ChangeList({ order, groups, chosen, onOrder, onChoose }: ChangeListProps) {
+  const list = useRef<HTMLDivElement>(null)
+  const move = (event: KeyboardEvent) => {
+    const step = { ArrowDown: 1, ArrowUp: -1, Home: -groups.length, End: groups.length }[event.key]
+    if (step === undefined || !chosen) return
+    event.preventDefault()
+    const at = Math.min(groups.length - 1, Math.max(0, groups.indexOf(chosen) + step))
+    const next = groups[at]
+    if (next) onChoose(next)
+    list.current?.querySelectorAll<HTMLElement>('[role=option]')[at]?.focus()
+  }
+  return (
+    <Sheet
+      flex={{ base: 'none', lg: '0 0 226px' }}
+      maxH={{ base: '260px', lg: 'none' }}
+      display="flex"
+      flexDirection="column"
+      minH="160px"
+    >
+      <Flex
+        role="radiogroup"
+        aria-label="Order of the changes"
+        p="2"
+        gap="0"
+        borderBottom="1px solid"
+        borderColor="edge"
+        bg="wash"
+      >
+        {(['decision', 'file'] as const).map((each) => (
+          <ActButton
+            key={each}
+            role="radio"
+            aria-checked={order === each}
+            main={order === each}
+            flex="1"
+            h="28px"
+            borderRadius="0"
+            onClick={() => onOrder(each)}
+          >
+            by {each}
+          </ActButton>
+        ))}
+      </Flex>
+      <Flex
+        ref={list}
+        role="listbox"
+        aria-label={`Changes by ${order}`}
+        direction="column"
+        flex="1"
+        overflow="auto"
+        onKeyDown={move}
+      >
+        {groups.map((group) => {
+          const isChosen = group === chosen
+          return (
+            <chakra.button
+              key={group.key}
+              type="button"
+              role="option"
+              aria-selected={isChosen}
+              tabIndex={isChosen ? 0 : -1}
+              onClick={() => onChoose(group)}
+              display="flex"
+              alignItems="center"
+              gap="2"
+              minH="36px"
+              px="2.5"
+              textAlign="left"
+              fontSize="13px"
+              borderBottom="1px solid"
+              borderColor="edge"
+              borderLeft="4px solid"
+              borderLeftColor={isChosen ? 'ink' : 'transparent'}
+              bg={isChosen ? 'tint' : 'sheet'}
+              cursor="pointer"
+              _hover={{ bg: 'tint' }}
+              _focusVisible={{ outlineOffset: '-2px' }}
+            >
+              {order === 'decision' ? <DecisionLabel group={group} /> : <FileLabel path={group.key} />}
+              <Text ml="auto" fontFamily="mono">
+                {number(group.changes.length)}
+              </Text>
+            </chakra.button>
+          )
+        })}
+      </Flex>
+    </Sheet>
+  )
+}
+
+function DecisionLabel({ group }: { group: ChangeGroup }) {
+  const [first] = group.changes
+  if (!first) return null
+  return (
+    <>
+      <Flex flex="none">
+        <Swatch color={mostUsed(group)} size="20px" borderRadius="0" />
+        <Swatch color={first.role.color} size="20px" borderRadius="0" />
+      </Flex>
+      <Text minW="0" lineClamp={2}>
+        to {first.role.name}
+      </Text>
+    </>
+  )
+}
+
+function FileLabel({ path }: { path: string }) {
+  return (
+    <Text fontFamily="mono" truncate title={path}>
+      {path}
+    </Text>
+  )
+}
+
+function mostUsed({ changes }: ChangeGroup): string {
+  const counts = countBy(changes, ({ occurrence }) => occurrence.color)
+  return [...counts].toSorted((a, b) => b[1] - a[1])[0]?.[0] ?? '#000000'
+}

@@ -1,0 +1,34 @@
+import { type Change, changesInPlace, type Resolve, type Role } from '@undo-ink/core'
+import { groupBy, type PlaceOf } from '../../work/places.ts'
+
+/** One change with the role that it follows from. */
+export interface RoleChange extends Change<PlaceOf> {
+  readonly role: Role
+}
+
+/** All changes of the plan, by file and position. */
+export function changesOf(places: readonly PlaceOf[], resolve: Resolve): RoleChange[] {
+  return changesInPlace(places, resolve).flatMap((change) => {
+    const outcome = resolve(change.occurrence)
+    return outcome.kind === 'role' ? [{ ...change, role: outcome.role }] : []
+  })
+}
+
+/** Changes that one list entry stands for. */
+export interface ChangeGroup {
+  readonly key: string
+  readonly changes: readonly RoleChange[]
+}
+
+/** One group for each old color and role that a decision brings together, most changes first. */
+export function byDecision(changes: readonly RoleChange[]): ChangeGroup[] {
+  return groups(changes, ({ edit }) => edit.decisions.join(' ')).toSorted((a, b) => b.changes.length - a.changes.length)
+}
+
+export function byFile(changes: readonly RoleChange[]): ChangeGroup[] {
+  return groups(changes, ({ occurrence }) => occurrence.path)
+}
+
+function groups(changes: readonly RoleChange[], key: (change: RoleChange) => string): ChangeGroup[] {
+  return [...groupBy(changes, key)].map(([key, changes]) => ({ key, changes }))
+}

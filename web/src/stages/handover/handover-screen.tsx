@@ -1,0 +1,154 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { type KeyboardEvent, useMemo, useState } from 'react'
+import { Link } from 'react-router'
+import { ActButton } from '../../components/act-button.tsx'
+import { Note } from '../../components/note.tsx'
+import { Sheet } from '../../components/sheet.tsx'
+import { StageHead } from '../../components/stage-head.tsx'
+import { count, encodingText, number } from '../../components/words.ts'
+import { rowsIn } from '../../work/standing.ts'
+import { letterOf } from '../../work/use-keys.ts'
+import { useView } from '../../work/view-store.ts'
+import { useWork } from '../../work/work.tsx'
+import { ChangeList, type Order } from './change-list.tsx'
+import { byDecision, byFile, changesOf, type RoleChange } from './changes.ts'
+import { ProofSource } from './proof-source.tsx'
+
+/** What the plan changes, read as a proofreader reads, and the copy to send. */
+export function HandoverScreen() {
+  const { places, resolve, rows } = useWork()
+  const stretch = useView((view) => view.stretch)
+  const [order, setOrder] = useState<Order>('decision')
+  const [key, setKey] = useState<string | null>(null)
+  const [at, setAt] = useState<number | null>(null)
+  const all = useMemo(() => changesOf(places, resolve), [places, resolve])
+  const changes = useMemo(() => {
+    if (stretch === null) return all
+    const colors = new Set(rowsIn(rows, stretch).flatMap(({ cluster }) => cluster.members))
+    return all.filter(({ occurrence }) => colors.has(occurrence.color))
+  }, [all, rows, stretch])
+  const groups = useMemo(() => (order === 'decision' ? byDecision(changes) : byFile(changes)), [changes, order])
+  const group = groups.find((each) => each.key === key) ?? groups[0] ?? null
+  const change = group?.changes.find(({ occurrence }) => occurrence.index === at) ?? group?.changes[0] ?? null
+  const step = (direction: 1 | -1) => {
+    if (!group || !change) return
+    const next =
+      group.changes[(group.changes.indexOf(change) + direction + group.changes.length) % group.changes.length]
+    setAt(next?.occurrence.index ?? null)
+  }
+  const onKeyDown = (event: KeyboardEvent) => {
+    const letter = letterOf(event)
+    if (letter !== 'n' && letter !== 'p') return
+    step(letter === 'n' ? 1 : -1)
+    event.preventDefault()
+  }
+  const files = byFile(all).length
+  return (
+    <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="480px">
+      <StageHead title="Handover" sentence={sentence(all.length, files, places.length)}>
+        <ActButton hotkey="N" disabled={!change} onClick={() => step(1)}>
+          Next
+        </ActButton>
+        <Download />
+      </StageHead>
+      {all.length === 0 ? (
+        <NothingYet />
+      ) : (
+        <Flex
+          flex={{ base: 'none', lg: '1' }}
+          minH="0"
+          gap="4"
+          direction={{ base: 'column', lg: 'row' }}
+          onKeyDown={onKeyDown}
+        >
+          <ChangeList
+            order={order}
+            groups={groups}
+            chosen={group}
+            onOrder={setOrder}
+            onChoose={(next) => {
+              setKey(next.key)
+              setAt(null)
+            }}
+          />
+          {change && group ? <ProofSource change={change} group={group.changes} all={all} /> : null}
+          {change ? <FileFacts change={change} all={all} /> : null}
+        </Flex>
+      )}
+    </Flex>
+  )
+}
+
+function sentence(changes: number, files: number, places: number): string {
+  if (changes === 0) return 'Nothing changes yet: the copy would be byte for byte what came in.'
+  return `${count(changes, 'change')} in ${count(files, 'file')}, written in place. ${count(places - changes, 'place stays', 'places stay')} as they came, and so does every other byte.`
+}
+
+function Download() {
+  const { snapshot, saved } = useWork()
+  const href = `/api/plans/${snapshot.planId}/copy.zip`
+  if (!saved) return <ActButton disabled>Saving …</ActButton>
+  return (
+    <ActButton main asChild>
+      <a href={href} download>
+        Get the recoloured copy
+      </a>
+    </ActButton>
+  )
+}
+
+function NothingYet() {
+  const { site } = useWork()
+  return (
+    <Sheet p="6">
+      <Text fontWeight="600">Nothing is decided yet</Text>
+      <Text mt="1" mb="4" color="soft">
+        Give a cluster a role, and every change that follows from it stands here, ready to be read before it is sent.
+      </Text>
+      <ActButton main asChild>
+        <Link to={`/sites/${site.id}/mapping`}>To the clusters</Link>
+      </ActButton>
+    </Sheet>
+  )
+}
+
+function FileFacts({ change, all }: { change: RoleChange; all: readonly RoleChange[] }) {
+  const { snapshot } = useWork()
+  const { path } = change.occurrence
+  const file = snapshot.files.find((each) => each.path === path)
+  const here = all.filter(({ occurrence }) => occurrence.path === path)
+  const hex = all.filter(({ keptNotation }) => !keptNotation)
+  const missing = snapshot.files.filter(({ skipped }) => skipped === 'too-large')
+  return (
+    <Flex direction="column" gap="3" flex={{ base: 'none', lg: '0 0 216px' }} fontSize="13px" overflow="auto">
+      <Sheet p="3" as="section" aria-label="Facts of the file">
+        <Text fontFamily="mono" fontWeight="600" truncate title={path}>
+          {path}
+        </Text>
+        <Box as="dl" mt="1">
+          {[
+            ['changes', number(here.length)],
+            ['encoding', file?.encoding ? encodingText(file.encoding) : ''],
+          ].map(([name, value]) => (
+            <Flex key={name} justify="space-between" gap="2">
+              <dt>{name}</dt>
+              <Text as="dd" fontFamily="mono">
+                {value}
+              </Text>
+            </Flex>
+          ))}
+        </Box>
+      </Sheet>
+      {hex.length > 0 ? (
+        <Note shape="◆" title={`${count(hex.length, 'place')} written as hex`}>
+          The author's notation cannot hold the new colour there: a name has none for it. Marked “as hex” in the margin.
+        </Note>
+      ) : null}
+      {missing.length > 0 ? (
+        <Note shape="▲" title={`${count(missing.length, 'file')} not in the copy`}>
+          {missing.map((each) => each.path).join(', ')}: over the limit, never taken in.
+        </Note>
+      ) : null}
+    </Flex>
+  )
+}

@@ -1,0 +1,101 @@
+import { Box, Flex, Spinner, Text } from '@chakra-ui/react'
+import { LIMITS, type Site } from '@undo-ink/contracts'
+import { useRef, useState } from 'react'
+import { type FileWithPath, useDropzone } from 'react-dropzone'
+import { useNavigate } from 'react-router'
+import { ApiError } from '../../api/client.ts'
+import { useSendCopy } from '../../api/sites.ts'
+import { ActButton } from '../../components/act-button.tsx'
+import { Note } from '../../components/note.tsx'
+import { StageHead } from '../../components/stage-head.tsx'
+import { bytes, count, number } from '../../components/words.ts'
+import { sortOut } from './uploads.ts'
+
+/** Takes the copy of a site that has none yet. */
+export function FirstIntake({ site }: { site: Site }) {
+  const navigate = useNavigate()
+  const send = useSendCopy(site.id)
+  const folder = useRef<HTMLInputElement>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  const take = (files: readonly FileWithPath[]) => {
+    const chosen = sortOut(files)
+    setProblem('problem' in chosen ? chosen.problem : null)
+    send.reset()
+    if (!('problem' in chosen)) send.mutate(chosen, { onSuccess: () => navigate(`/sites/${site.id}/intake`) })
+  }
+  const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
+    onDrop: take,
+    noClick: true,
+    noKeyboard: true,
+    disabled: send.isPending,
+  })
+  return (
+    <Box as="main" w="100%" maxW="860px" mx="auto" p="6">
+      <StageHead
+        title="Intake"
+        sentence={`${site.name} has no copy yet. What you give is kept exactly as it is; all work is done on top of it.`}
+      />
+      <Flex
+        {...getRootProps()}
+        direction="column"
+        align="center"
+        justify="center"
+        gap="4"
+        minH="280px"
+        p="8"
+        textAlign="center"
+        bg={isDragActive ? 'tint' : 'sheet'}
+        border="2px dashed"
+        borderColor={isDragActive ? 'ink' : 'strong'}
+        borderRadius="sheet"
+      >
+        <input {...getInputProps({ 'aria-label': 'ZIP or files of the site' })} />
+        <input
+          ref={folder}
+          type="file"
+          hidden
+          aria-label="Folder of the site"
+          {...{ webkitdirectory: '' }}
+          onChange={(event) => {
+            take([...(event.target.files ?? [])])
+            event.target.value = ''
+          }}
+        />
+        {send.isPending ? (
+          <Flex role="status" gap="3" align="center">
+            <Spinner size="sm" />
+            <Text>Taking in {count(send.variables.uploads.length, 'file')} and reading every colour …</Text>
+          </Flex>
+        ) : (
+          <>
+            <Text fontSize="18px" fontWeight="600">
+              Drop the folder or the ZIP of the site here
+            </Text>
+            <Flex gap="2" wrap="wrap" justify="center">
+              <ActButton main onClick={() => folder.current?.click()}>
+                Choose a folder
+              </ActButton>
+              <ActButton onClick={open}>Choose a ZIP or files</ActButton>
+            </Flex>
+            <Text fontSize="13px" color="soft">
+              Up to {number(LIMITS.files)} files and {bytes(LIMITS.totalBytes)} in all. Files over{' '}
+              {bytes(LIMITS.fileBytes)} are listed and left out.
+            </Text>
+          </>
+        )}
+      </Flex>
+      <Box aria-live="assertive" mt="4">
+        {problem || send.error ? <Refused title={problem ?? (send.error as Error).message} error={send.error} /> : null}
+      </Box>
+    </Box>
+  )
+}
+
+function Refused({ title, error }: { title: string; error: Error | null }) {
+  return (
+    <Note shape="▲" title={title}>
+      {error instanceof ApiError ? error.detail : null}
+      <Text>Nothing was stored. Mend it and drop it again.</Text>
+    </Note>
+  )
+}

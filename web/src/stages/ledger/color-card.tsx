@@ -1,0 +1,52 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { Sheet } from '../../components/sheet.tsx'
+import { SURROUNDS } from '../../components/surround.ts'
+import { Swatch } from '../../components/swatch.tsx'
+import { count } from '../../components/words.ts'
+import { countBy, type PlaceOf } from '../../work/places.ts'
+import { useView } from '../../work/view-store.ts'
+import { useWork } from '../../work/work.tsx'
+
+const MOST_SPELLINGS = 6
+
+/** The color of one place: how often and in which spellings it is written, and the members of its cluster edge to edge. */
+export function ColorCard({ place }: { place: PlaceOf }) {
+  const { places, rows } = useWork()
+  const surround = useView((state) => state.surround)
+  const same = places.filter(({ color }) => color === place.color)
+  const spellings = [...countBy(same, ({ raw }) => raw)].toSorted((a, b) => b[1] - a[1])
+  const row = rows.find(({ cluster }) => cluster.members.includes(place.color))
+  return (
+    <Sheet as="section" aria-label="Colour" p="3">
+      <Flex gap="3">
+        <Box p="2" borderRadius="2px" border="1px solid" borderColor="edge" style={{ background: SURROUNDS[surround] }}>
+          <Swatch color={place.color} alpha={place.alpha} size="44px" />
+        </Box>
+        <Box minW="0">
+          <Text fontWeight="600" fontSize="13px">
+            {place.color}: {count(same.length, 'place')}, {count(spellings.length, 'spelling')}
+          </Text>
+          <Text fontFamily="mono" fontSize="12px" color="soft" lineClamp={3}>
+            {spellings
+              .slice(0, MOST_SPELLINGS)
+              .map(([raw, times]) => `${raw} ${times}`)
+              .join(' · ')}
+            {spellings.length > MOST_SPELLINGS ? ' …' : ''}
+          </Text>
+        </Box>
+      </Flex>
+      {row && row.cluster.members.length > 1 ? (
+        <Box mt="2">
+          <Flex h="20px">
+            {row.cluster.members.map((member) => (
+              <Swatch key={member} color={member} size="100%" borderRadius="0" flex="1" title={member} />
+            ))}
+          </Flex>
+          <Text fontSize="12px" color="soft" mt="1">
+            its cluster: {count(row.cluster.members.length, 'colour')}, {count(row.places.length, 'place')}
+          </Text>
+        </Box>
+      ) : null}
+    </Sheet>
+  )
+}

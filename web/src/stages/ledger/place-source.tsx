@@ -1,0 +1,85 @@
+import { Flex, Text } from '@chakra-ui/react'
+import { useMemo } from 'react'
+import { useFileText } from '../../api/copies.ts'
+import { ActButton } from '../../components/act-button.tsx'
+import { colorDots } from '../../components/color-dots.ts'
+import { Sheet } from '../../components/sheet.tsx'
+import { type MarginNote, type SourceMark, SourceView } from '../../components/source-view.tsx'
+import { withAlpha } from '../../components/swatch.tsx'
+import { Loading } from '../../shell/site-frame.tsx'
+import { groupBy, type PlaceOf } from '../../work/places.ts'
+import { useWork } from '../../work/work.tsx'
+
+const MOST_DOTS = 4
+
+/** The source of one place with its literal marked, and the colors of each line in the margin. */
+export function PlaceSource({ place, onStep }: { place: PlaceOf; onStep(direction: 1 | -1): void }) {
+  const { places } = useWork()
+  const { data, error } = useFileText(place.fileId)
+  const notes = useMemo(() => {
+    const inFile = places.filter(({ fileId }) => fileId === place.fileId)
+    return [...groupBy(inFile, ({ line }) => line)].map(
+      ([line, group]): MarginNote => ({
+        line,
+        key: group.map(({ color, alpha }) => `${color}${alpha}`).join(' '),
+        rows: 1,
+        render: () =>
+          colorDots(
+            group.slice(0, MOST_DOTS).map(({ color, alpha, raw }) => ({ paint: withAlpha(color, alpha), title: raw })),
+          ),
+      }),
+    )
+  }, [places, place.fileId])
+  const marks = useMemo((): SourceMark[] => [markOf(place, 'here')], [place])
+  return (
+    <Sheet
+      flex="1"
+      minH={{ base: '320px', lg: '180px' }}
+      maxH={{ base: '320px', lg: 'none' }}
+      display="flex"
+      flexDirection="column"
+      as="section"
+      aria-label="Source"
+    >
+      <Flex
+        px="3"
+        py="1.5"
+        gap="2"
+        align="center"
+        borderBottom="1px solid"
+        borderColor="edge"
+        bg="wash"
+        fontSize="13px"
+      >
+        <Text fontFamily="mono" truncate title={place.path}>
+          {place.path}
+        </Text>
+        <Text color="soft" whiteSpace="nowrap">
+          line {place.line}, column {place.column}
+        </Text>
+        <ActButton ml="auto" h="26px" px="2" hotkey="N" title="Next place of this colour" onClick={() => onStep(1)}>
+          Next
+        </ActButton>
+      </Flex>
+      {error ? <Text p="4">{error.message}</Text> : null}
+      {data ? (
+        <SourceView
+          path={place.path}
+          text={data.text}
+          marks={marks}
+          notes={notes}
+          focus={place}
+          marginWidth={64}
+          label={`Source of ${place.path}`}
+        />
+      ) : error ? null : (
+        <Loading />
+      )}
+    </Sheet>
+  )
+}
+
+/** The mark of a place; a line break counts as one unit in the view, whatever the file has. */
+export function markOf(place: PlaceOf, kind: SourceMark['kind']): SourceMark {
+  return { line: place.line, column: place.column, length: place.raw.replaceAll('\r\n', '\n').length, kind }
+}

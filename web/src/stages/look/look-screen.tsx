@@ -1,0 +1,178 @@
+import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import type { Visit } from '@undo-ink/contracts'
+import { type RefObject, useLayoutEffect, useRef, useState } from 'react'
+import { useStore } from 'zustand'
+import { useVisit } from '../../api/copies.ts'
+import { ActButton } from '../../components/act-button.tsx'
+import { Note } from '../../components/note.tsx'
+import { Sheet } from '../../components/sheet.tsx'
+import { StageHead } from '../../components/stage-head.tsx'
+import { count } from '../../components/words.ts'
+import { Loading } from '../../shell/site-frame.tsx'
+import { useWork } from '../../work/work.tsx'
+import { useFramePair } from './use-frame-pair.ts'
+
+/** The site's pages as visitors see them, before and after, side by side. */
+export function LookScreen() {
+  const { snapshot } = useWork()
+  const { data: visit, error } = useVisit(snapshot.planId)
+  if (error)
+    return (
+      <Note shape="▲" title="The pages cannot be shown">
+        {error.message}
+      </Note>
+    )
+  if (!visit) return <Loading />
+  if (visit.pages.length === 0)
+    return (
+      <>
+        <StageHead title="Look" sentence="This copy holds no HTML page that could be shown." />
+        <Note shape="◆" title="No pages">
+          Stylesheets alone have nothing to paint. The Ledger and the changes in Handover show what becomes of each
+          colour.
+        </Note>
+      </>
+    )
+  return <Pages visit={visit} />
+}
+
+/** Pixels of the window that the page believes to have. */
+const WIDTHS = { wide: 1280, narrow: 390 } as const
+type Width = keyof typeof WIDTHS
+
+function Pages({ visit }: { visit: Visit }) {
+  const { store, places, decided } = useWork()
+  const version = useStore(store, ({ plan }) => plan.version)
+  const [page, setPage] = useState(visit.pages[0] ?? '')
+  // Choosing the page that the frames once began with must lead back to it from wherever links have led.
+  const [turn, setTurn] = useState(0)
+  const [width, setWidth] = useState<Width>('wide')
+  const pair = useFramePair(visit, `/${page}`, version)
+  const shown = decodeURIComponent(pair.path).replace(/^\//, '')
+  return (
+    <Flex direction="column" h="100%" minH="480px">
+      <StageHead
+        title="Look"
+        sentence={`${count(visit.pages.length, 'page')}, as received and with ${decided} of ${count(places.length, 'place')} decided. The site's own scripts and outside addresses are switched off here.`}
+      >
+        <chakra.label display="flex" alignItems="center" gap="2" fontSize="12px" color="soft">
+          Page
+          <chakra.select
+            value={visit.pages.includes(shown) ? shown : page}
+            onChange={(event) => {
+              setPage(event.target.value)
+              setTurn(turn + 1)
+            }}
+            h="32px"
+            px="2"
+            maxW="240px"
+            fontFamily="mono"
+            fontSize="13px"
+            color="ink"
+            bg="sheet"
+            border="1px solid"
+            borderColor="strong"
+            borderRadius="3px"
+          >
+            {visit.pages.map((path) => (
+              <option key={path}>{path}</option>
+            ))}
+          </chakra.select>
+        </chakra.label>
+        <Flex role="radiogroup" aria-label="Width of the window">
+          {(Object.keys(WIDTHS) as Width[]).map((name) => (
+            <ActButton
+              key={name}
+              role="radio"
+              aria-checked={width === name}
+              main={width === name}
+              borderRadius="0"
+              ml="-1px"
+              onClick={() => setWidth(name)}
+            >
+              {name} {WIDTHS[name]}
+            </ActButton>
+          ))}
+        </Flex>
+      </StageHead>
+      <Flex flex="1" minH="0" gap="4">
+        <Frame
+          key={`before ${turn}`}
+          title="Before"
+          note="as received"
+          frame={pair.before}
+          src={`${visit.before}/${page}`}
+          width={WIDTHS[width]}
+          onLoad={pair.greet}
+        />
+        <Frame
+          key={`after ${turn}`}
+          title="After"
+          note="as decided now"
+          frame={pair.after}
+          src={`${visit.after}/${page}`}
+          width={WIDTHS[width]}
+          onLoad={pair.greet}
+        />
+      </Flex>
+    </Flex>
+  )
+}
+
+interface FrameProps {
+  readonly title: string
+  readonly note: string
+  readonly frame: RefObject<HTMLIFrameElement | null>
+  readonly src: string
+  readonly width: number
+  onLoad(frame: HTMLIFrameElement): void
+}
+
+/** One page, drawn at the width it believes to have and scaled to the room there is. */
+function Frame({ title, note, frame, src, width, onLoad }: FrameProps) {
+  const room = useRef<HTMLDivElement>(null)
+  const [size, setSize] = useState({ width: 0, height: 0 })
+  useLayoutEffect(() => {
+    const element = room.current
+    if (!element) return
+    const observer = new ResizeObserver(() => setSize({ width: element.clientWidth, height: element.clientHeight }))
+    observer.observe(element)
+    return () => observer.disconnect()
+  }, [])
+  const scale = Math.min(1, size.width / width)
+  return (
+    <Sheet flex="1" display="flex" flexDirection="column" as="section" aria-label={title}>
+      <Flex px="3" py="1.5" gap="2" borderBottom="1px solid" borderColor="edge" bg="wash" fontSize="13px">
+        <b>{title}</b>
+        <Text color="soft">{note}</Text>
+        {scale > 0 && scale < 1 ? (
+          <Text color="soft" ml="auto">
+            at {Math.round(scale * 100)} %
+          </Text>
+        ) : null}
+      </Flex>
+      <Box ref={room} flex="1" minH="0" overflow="hidden" position="relative">
+        {scale > 0 ? (
+          <chakra.iframe
+            ref={frame}
+            title={`${title}: the page ${note}`}
+            src={src}
+            sandbox="allow-scripts allow-same-origin"
+            onLoad={(event) => onLoad(event.currentTarget)}
+            position="absolute"
+            top="0"
+            border="0"
+            bg="sheet"
+            transformOrigin="0 0"
+            style={{
+              width,
+              height: size.height / scale,
+              left: Math.max(0, (size.width - width * scale) / 2),
+              transform: `scale(${scale})`,
+            }}
+          />
+        ) : null}
+      </Box>
+    </Sheet>
+  )
+}

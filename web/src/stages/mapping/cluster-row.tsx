@@ -1,0 +1,181 @@
+import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { memo } from 'react'
+import { KeyCap } from '../../components/key-cap.tsx'
+import { SURROUNDS } from '../../components/surround.ts'
+import { HATCHING, Swatch } from '../../components/swatch.tsx'
+import { GridRow } from '../../components/virtual-grid.tsx'
+import { count, number } from '../../components/words.ts'
+import type { Row, Share } from '../../work/standing.ts'
+import { useView } from '../../work/view-store.ts'
+
+export const COLUMNS = '58px minmax(130px, 1fr) minmax(120px, .9fr) 76px minmax(150px, 1.4fr) 64px'
+
+/** Whether a row has several uses to open into, or is one of them. */
+export function canOpen({ use, uses }: Row): boolean {
+  return use !== null || uses.length > 1
+}
+
+export function rowId({ key }: Row): string {
+  return `row-${key.replace(/[^\w]+/g, '-')}`
+}
+
+interface ClusterRowProps {
+  readonly row: Row
+  readonly rowIndex: number
+  readonly selected: boolean
+  readonly opened: boolean
+  /** The uses that are decided apart, as a text. */
+  readonly apart: string
+  onSelect(key: string): void
+  onToggle(row: Row): void
+}
+
+/** A cluster, or the part of one that has one use, with what becomes of it. */
+export const ClusterRow = memo(function ClusterRow({
+  row,
+  rowIndex,
+  selected,
+  opened,
+  apart,
+  onSelect,
+  onToggle,
+}: ClusterRowProps) {
+  const surround = useView((view) => view.surround)
+  const part = row.use !== null
+  return (
+    <GridRow
+      id={rowId(row)}
+      rowIndex={rowIndex}
+      selected={selected}
+      columns={COLUMNS}
+      onSelect={() => onSelect(row.key)}
+      bg={selected ? 'tint' : part ? 'wash' : 'sheet'}
+    >
+      <Flex role="gridcell" aria-label={row.cluster.lead} h="100%" py={part ? '1' : '2'} pl={part ? '4' : '0'}>
+        {part ? (
+          <Text alignSelf="center" color="soft" aria-hidden>
+            └
+          </Text>
+        ) : (
+          <Flex p="5px" borderRadius="2px" w="100%" style={{ background: SURROUNDS[surround] }}>
+            <Swatch color={row.cluster.lead} size="100%" />
+          </Flex>
+        )}
+      </Flex>
+      <Box role="gridcell" minW="0">
+        {part ? (
+          <Text fontSize="13px">
+            as <b>{row.use}</b>, {count(row.places.length, 'place')}
+          </Text>
+        ) : (
+          <>
+            <Text fontFamily="mono" fontSize="13px" truncate>
+              {row.cluster.lead}
+            </Text>
+            <Text fontSize="12px" color="soft" truncate>
+              {count(row.places.length, 'place')}, {count(row.spellings, 'spelling')}
+            </Text>
+            {row.cluster.members.length > 1 ? (
+              <Flex gap="1px" mt="2px" h="8px" maxW="120px" title={row.cluster.members.join(' ')}>
+                {row.cluster.members.map((member) => (
+                  <Swatch key={member} color={member} size="100%" maxW="16px" h="8px" borderRadius="0" />
+                ))}
+              </Flex>
+            ) : null}
+          </>
+        )}
+      </Box>
+      <Box role="gridcell" minW="0">
+        {part ? null : <Uses row={row} />}
+      </Box>
+      <Flex role="gridcell" h="100%" py={part ? '1.5' : '2'} aria-hidden>
+        <Flex w="100%" p={part ? '2px' : '5px'} borderRadius="2px" style={{ background: SURROUNDS[surround] }}>
+          {row.shares.map((share) => (
+            <Swatch
+              key={shareText(share)}
+              color={paintOf(share, row)}
+              size="100%"
+              style={{ background: paintOf(share, row) ?? HATCHING, flex: share.count }}
+              borderRadius="0"
+            />
+          ))}
+        </Flex>
+      </Flex>
+      <Box role="gridcell" minW="0">
+        <Text fontSize="13px" fontWeight="600" lineClamp={2} title={sharesText(row)}>
+          {sharesText(row)}
+        </Text>
+        {apart ? (
+          <Text fontSize="12px" color="soft" truncate>
+            decided apart as {apart}
+          </Text>
+        ) : null}
+      </Box>
+      <Box role="gridcell" textAlign="right">
+        {!part && row.uses.length > 1 ? (
+          <chakra.button
+            type="button"
+            tabIndex={-1}
+            aria-expanded={opened}
+            aria-label={`${row.cluster.lead} by use`}
+            title={opened ? 'Close its uses' : 'Open into its uses'}
+            onClick={(event) => {
+              event.stopPropagation()
+              onSelect(row.key)
+              onToggle(row)
+            }}
+            display="inline-flex"
+            alignItems="center"
+            gap="1"
+            h="28px"
+            px="1.5"
+            fontSize="12px"
+            border="1px solid"
+            borderColor="strong"
+            borderRadius="3px"
+            bg="sheet"
+            cursor="pointer"
+            _hover={{ bg: 'tint' }}
+          >
+            uses {selected ? <KeyCap>U</KeyCap> : <span aria-hidden>{opened ? '▴' : '▾'}</span>}
+          </chakra.button>
+        ) : null}
+      </Box>
+    </GridRow>
+  )
+})
+
+function Uses({ row }: { row: Row }) {
+  const most = row.uses[0]?.[1] ?? 1
+  const shown = row.uses.slice(0, 3)
+  return (
+    <Box fontSize="12px" color="soft">
+      {shown.map(([use, times], i) => (
+        <Flex key={use} align="center" gap="2" lineHeight="16px">
+          <Text w="52px">{use}</Text>
+          <Box h="5px" bg="strong" style={{ width: `${Math.max(3, (times / most) * 44)}px` }} aria-hidden />
+          <Text>
+            {number(times)}
+            {i === 2 && row.uses.length > 3 ? ` +${row.uses.length - 3}` : ''}
+          </Text>
+        </Flex>
+      ))}
+    </Box>
+  )
+}
+
+function paintOf({ kind, role }: Share, row: Row): string | null {
+  if (kind === 'role') return role?.color ?? null
+  return kind === 'keep' ? row.cluster.lead : null
+}
+
+function shareText({ kind, role }: Share): string {
+  return kind === 'role' ? (role?.name ?? '') : kind === 'keep' ? 'kept' : 'open'
+}
+
+function sharesText({ shares }: Row): string {
+  if (shares.length === 1 && shares[0]) return shareText(shares[0])
+  return shares
+    .map((share) => `${number(share.count)} ${share.kind === 'role' ? 'to ' : ''}${shareText(share)}`)
+    .join(', ')
+}

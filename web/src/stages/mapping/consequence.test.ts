@@ -1,0 +1,77 @@
+import { type Decision, readSource } from '@undo-ink/core'
+import { describe, expect, it } from 'vitest'
+import { placesOf } from '../../work/places.ts'
+import { rowOf } from '../../work/standing.ts'
+import { consequenceOf } from './consequence.ts'
+import { decidedApart, decisionOf, decisionsOf, roleAt } from './deciding.ts'
+
+const CSS = `
+.a { color: #7a2433; background: #ffffff }
+.b:hover { color: #ffffff; background: #7a2433 }
+.c { border-color: #7a2433 }`
+const reading = readSource({ path: 'a.css', text: CSS, encoding: 'utf-8' })
+const places = placesOf({ readings: [{ path: 'a.css', ...reading } as never] }, {
+  files: [{ path: 'a.css', id: 'f' }],
+} as never)
+const cluster = (lead: string) => ({
+  lead,
+  members: [lead],
+  count: places.filter(({ color }) => color === lead).length,
+})
+const outcomes = places.map(() => ({ kind: 'open' }) as const)
+const row = (lead: string) =>
+  rowOf(
+    cluster(lead),
+    null,
+    places.filter(({ color }) => color === lead),
+    outcomes,
+  )
+const roles = [
+  { id: 'teal', name: 'teal', color: '#0b6e74' },
+  { id: 'pale', name: 'pale', color: '#fefefe' },
+]
+
+describe('what a decision would do', () => {
+  it('counts places, subjects, files and states', () => {
+    const teal = consequenceOf(row('#7a2433'), { kind: 'role', role: 'teal' }, places, [], roles)
+    expect(teal).toMatchObject({ places: 3, subjects: 3, inStates: 1, files: [['a.css', 3]], vanishing: [] })
+    expect(teal.worst?.after.ratio).toBeCloseTo(5.98, 1)
+  })
+
+  it('warns of text that would vanish into its ground', () => {
+    const pale = consequenceOf(row('#7a2433'), { kind: 'role', role: 'pale' }, places, [], roles)
+    expect(pale.vanishing.map(({ subject }) => subject)).toEqual(['.a', '.b:hover'])
+  })
+
+  it('leaves out places that a narrower decision holds', () => {
+    const text: Decision = { id: 'x', target: { colors: ['#7a2433'], use: 'text' }, to: { kind: 'keep' } }
+    expect(consequenceOf(row('#7a2433'), { kind: 'role', role: 'teal' }, places, [text], roles).places).toBe(2)
+    expect(decidedApart(row('#7a2433'), { decisions: [text] } as never)).toEqual(['text'])
+  })
+})
+
+describe('deciding', () => {
+  it('stores the colors by value', () => {
+    const target = { lead: '#000002', members: ['#000002', '#000001'], count: 2 }
+    expect(decisionOf({ ...row('#7a2433'), cluster: target }, { kind: 'keep' }, 'id')).toEqual({
+      id: 'id',
+      target: { colors: ['#000001', '#000002'] },
+      to: { kind: 'keep' },
+    })
+  })
+
+  it('finds the decisions that hold for a row', () => {
+    const whole: Decision = { id: 'w', target: { colors: ['#7a2433'] }, to: { kind: 'keep' } }
+    const line: Decision = { id: 'l', target: { colors: ['#7a2433'], use: 'line' }, to: { kind: 'keep' } }
+    const state = { decisions: [whole, line] } as never
+    expect(decisionsOf(row('#7a2433'), state).map(({ id }) => id)).toEqual(['w', 'l'])
+    expect(decisionsOf({ ...row('#7a2433'), use: 'line' }, state).map(({ id }) => id)).toEqual(['l'])
+    expect(decisionsOf(row('#ffffff'), state)).toEqual([])
+  })
+
+  it('knows the roles by digit', () => {
+    expect(roleAt(roles, '2')?.id).toBe('pale')
+    expect(roleAt(roles, '3')).toBeNull()
+    expect(roleAt(roles, '0')).toBeNull()
+  })
+})

@@ -1,0 +1,96 @@
+import {
+  type Becoming,
+  contrast,
+  type Decision,
+  declaredPairs,
+  type OpaqueKey,
+  type Outcome,
+  parseColor,
+  type Resolve,
+  type Role,
+  resolver,
+} from '@undo-ink/core'
+import { countBy, groupBy, type PlaceOf } from '../../work/places.ts'
+import type { Row } from '../../work/standing.ts'
+import { decisionOf } from './deciding.ts'
+
+/** One declared pair before and after. */
+export interface PairChange {
+  readonly subject: string
+  readonly before: { readonly text: OpaqueKey; readonly ground: OpaqueKey; readonly ratio: number }
+  readonly after: { readonly text: string; readonly ground: string; readonly ratio: number }
+}
+
+export interface Consequence {
+  /** Places that it takes; those with a narrower decision of their own are not among them. */
+  readonly places: number
+  readonly subjects: number
+  readonly files: readonly (readonly [string, number])[]
+  readonly inStates: number
+  /** Of pairs that it changes, the least readable after. */
+  readonly worst: PairChange | null
+  /** Pairs that could be told apart before and cannot be after. */
+  readonly vanishing: readonly PairChange[]
+}
+
+/** Below this ratio nobody reads a text (common practice, no source). */
+const VANISHED = 1.5
+
+/** What a decision on a row would do, before it is made. */
+export function consequenceOf(
+  row: Row,
+  to: Becoming,
+  all: readonly PlaceOf[],
+  decisions: readonly Decision[],
+  roles: readonly Role[],
+): Consequence {
+  const trial = decisionOf(row, to, 'trial')
+  const resolve = resolver([...decisions, trial], roles)
+  const taken = row.places.filter((place) => {
+    const outcome = resolve(place)
+    return outcome.kind !== 'open' && outcome.decision.id === 'trial'
+  })
+  const now = resolver(decisions, roles)
+  const touched = new Set(taken.map(({ index }) => index))
+  const inFiles = new Set(taken.map(({ fileId }) => fileId))
+  const pairs = [
+    ...groupBy(
+      all.filter(({ fileId }) => inFiles.has(fileId)),
+      ({ fileId }) => fileId,
+    ).values(),
+  ]
+    .flatMap((places) => declaredPairs(places))
+    .filter(({ text, ground }) => touched.has(text.index) || touched.has(ground.index))
+    .map(({ text, ground }): PairChange & { readonly now: number } => ({
+      subject: text.selector ?? '',
+      before: { text: text.color, ground: ground.color, ratio: ratio(text.color, ground.color) },
+      after: {
+        text: painted(text, resolve),
+        ground: painted(ground, resolve),
+        ratio: ratio(painted(text, resolve), painted(ground, resolve)),
+      },
+      now: ratio(painted(text, now), painted(ground, now)),
+    }))
+  return {
+    places: taken.length,
+    subjects: new Set(taken.flatMap(({ subjects }) => subjects)).size,
+    files: [...countBy(taken, ({ path }) => path)].toSorted((a, b) => b[1] - a[1]),
+    inStates: taken.filter(({ states }) => states.length > 0).length,
+    worst: pairs.reduce<PairChange | null>(
+      (worst, pair) => (worst && worst.after.ratio <= pair.after.ratio ? worst : pair),
+      null,
+    ),
+    vanishing: pairs.filter(({ after, now }) => after.ratio < VANISHED && now >= VANISHED),
+  }
+}
+
+/** What a place would be painted with. */
+function painted(place: PlaceOf, resolve: Resolve): string {
+  const outcome: Outcome = resolve(place)
+  return outcome.kind === 'role' ? outcome.role.color : place.color
+}
+
+function ratio(text: string, ground: string): number {
+  const [a, b] = [parseColor(text), parseColor(ground)]
+  return a && b ? contrast(a, b) : 1
+}

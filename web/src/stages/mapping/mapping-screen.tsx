@@ -1,0 +1,127 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { type Becoming, type Role, TOLERANCES, type Use } from '@undo-ink/core'
+import { useMemo, useState } from 'react'
+import { Link } from 'react-router'
+import { ActButton } from '../../components/act-button.tsx'
+import { StageHead } from '../../components/stage-head.tsx'
+import { are, count, number } from '../../components/words.ts'
+import { Loading } from '../../shell/site-frame.tsx'
+import { type Row, rowOf, rowsIn } from '../../work/standing.ts'
+import { useStable } from '../../work/use-stable.ts'
+import { useView } from '../../work/view-store.ts'
+import { useWork, type Work } from '../../work/work.tsx'
+import { ClusterList } from './cluster-list.tsx'
+import { ConsequencePanel } from './consequence-panel.tsx'
+import { decide, decisionsOf } from './deciding.ts'
+import { RoleTray } from './role-tray.tsx'
+
+/** Near-duplicates as clusters, and what becomes of each. */
+export function MappingScreen() {
+  const work = useWork()
+  const { rows, clusters, colors, state, store, roles, site } = work
+  const stretch = useView((view) => view.stretch)
+  const [opened, setOpened] = useState<ReadonlySet<string>>(new Set())
+  const [selectedKey, setSelectedKey] = useState<string | null>(null)
+  const [tried, setTried] = useState<Becoming | null>(null)
+  const listed = useMemo(() => {
+    return rowsIn(rows, stretch).flatMap((row) => (opened.has(row.key) ? [row, ...partsOf(row, work)] : [row]))
+  }, [rows, stretch, opened, work])
+  const selected = listed.find(({ key }) => key === selectedKey) ?? listed[0] ?? null
+  const open = rows.filter((row) => row.open > 0).length
+
+  const give = useStable((row: Row, to: Becoming) => store.act(decide(row, to, () => crypto.randomUUID())))
+  const leaveOpen = useStable((row: Row) => {
+    const held = decisionsOf(row, state)
+    if (held.length > 0) store.act({ kind: 'take-back', decisions: held.map(({ id }) => id) })
+  })
+  const toggle = useStable((row: Row) => {
+    const next = new Set(opened)
+    if (!next.delete(row.cluster.lead)) next.add(row.cluster.lead)
+    setOpened(next)
+  })
+  const giveSelected = useStable((role: Role) => {
+    if (selected) give(selected, { kind: 'role', role: role.id })
+  })
+  const tryRole = useStable((role: Role | null) => setTried(role && { kind: 'role', role: role.id }))
+  if (clusters === null) return <Loading says={`Comparing ${count(colors, 'colour')} …`} />
+  return (
+    <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="520px">
+      <StageHead
+        title="Mapping"
+        sentence={`${count(rows.length, 'cluster stands', 'clusters stand')} for ${count(colors, 'colour')}. ${number(rows.length - open)} ${are(rows.length - open)} decided, ${number(open)} ${are(open)} open.`}
+      >
+        <TolerancePicker />
+      </StageHead>
+      <Flex flex={{ base: 'none', lg: '1' }} minH="0" gap="4" direction={{ base: 'column', lg: 'row' }}>
+        <ClusterList
+          rows={listed}
+          selected={selected}
+          opened={opened}
+          onSelect={setSelectedKey}
+          onGive={give}
+          onLeaveOpen={leaveOpen}
+          onToggle={toggle}
+        />
+        <ConsequencePanel
+          row={selected}
+          tried={tried}
+          onLeaveOpen={leaveOpen}
+          onKeep={(row) => give(row, { kind: 'keep' })}
+        />
+      </Flex>
+      {roles.length > 0 ? (
+        <RoleTray disabled={selected === null} onGive={giveSelected} onTry={tryRole} />
+      ) : (
+        <Flex mt="3" gap="3" align="center">
+          <Text fontSize="13px">The palette has no roles yet: clusters can be kept, but not given a role.</Text>
+          <ActButton main asChild>
+            <Link to={`/sites/${site.id}/mapping/palette`}>Make the palette</Link>
+          </ActButton>
+        </Flex>
+      )}
+    </Flex>
+  )
+}
+
+/** The parts of a cluster by use, most places first. */
+function partsOf(row: Row, { outcomes }: Work): Row[] {
+  return row.uses.map(([use]: readonly [Use, number]) =>
+    rowOf(
+      row.cluster,
+      use,
+      row.places.filter((place) => place.use === use),
+      outcomes,
+    ),
+  )
+}
+
+/** How far apart two colors may be and still be one decision. */
+function TolerancePicker() {
+  const { state, store } = useWork()
+  return (
+    <Flex role="radiogroup" aria-label="Tolerance, ΔE00" align="center" gap="0">
+      <Text fontSize="12px" color="soft" mr="2">
+        One colour when closer than
+      </Text>
+      {TOLERANCES.map(({ name, value }) => {
+        const chosen = state.tolerance === value
+        return (
+          <ActButton
+            key={value}
+            role="radio"
+            aria-checked={chosen}
+            main={chosen}
+            borderRadius="0"
+            ml="-1px"
+            onClick={() => chosen || store.act({ kind: 'tolerance', value })}
+          >
+            {name}
+            <Box as="span" fontFamily="mono" fontSize="12px">
+              ΔE {value}
+            </Box>
+          </ActButton>
+        )
+      })}
+    </Flex>
+  )
+}

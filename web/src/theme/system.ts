@@ -1,0 +1,20 @@
+import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react'
+import { semanticTokens } from './semantic-tokens.ts'
+import { tokens } from './tokens.ts'
+
+const config = defineConfig({
+  theme: { tokens, semanticTokens },
+  globalCss: {
+    'html, body, #root': { height: '100%' },
+    // The browser's own hues would stand beside the client's.
+    html: { accentColor: '{colors.ink}' },
+    '::selection': { bg: 'edge', color: 'ink' },
+    body: { bg: 'paper', color: 'ink', fontSize: '14px', lineHeight: 1.4 },
+    '*:focus-visible': { outline: '2px solid {colors.ink}', outlineOffset: '2px' },
+    '*, *::before, *::after': {
+      _motionReduce: { animationDuration: '0s !important', transitionDuration: '0s !important' },
+    },
+  },
+})
+
+export const system = createSystem(defaultConfig, config)

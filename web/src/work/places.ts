@@ -1,0 +1,47 @@
+import type { Audit, Snapshot } from '@undo-ink/contracts'
+import type { Keyword, Occurrence, PlacedFinding } from '@undo-ink/core'
+
+/** An occurrence with its file. */
+export interface PlaceOf extends Occurrence {
+  /** Index among all places of the site. */
+  readonly index: number
+  readonly path: string
+  readonly fileId: string
+}
+
+/** All places of a site, by file and position. */
+export function placesOf(audit: Audit, snapshot: Snapshot): PlaceOf[] {
+  const ids = new Map(snapshot.files.map(({ path, id }) => [path, id]))
+  const places: PlaceOf[] = []
+  for (const { path, occurrences } of audit.readings) {
+    const fileId = ids.get(path) ?? ''
+    for (const occurrence of occurrences) places.push({ ...occurrence, path, fileId, index: places.length })
+  }
+  return places
+}
+
+export type InFile<T> = T & { readonly path: string }
+
+/** What is listed apart from the places: color keywords, and faults in the received texts. */
+export function apartOf({ readings }: Audit): { keywords: InFile<Keyword>[]; findings: InFile<PlacedFinding>[] } {
+  return {
+    keywords: readings.flatMap(({ path, keywords }) => keywords.map((keyword) => ({ ...keyword, path }))),
+    findings: readings.flatMap(({ path, findings }) => findings.map((finding) => ({ ...finding, path }))),
+  }
+}
+
+export function countBy<T, K>(items: Iterable<T>, key: (item: T) => K): Map<K, number> {
+  const counts = new Map<K, number>()
+  for (const item of items) counts.set(key(item), (counts.get(key(item)) ?? 0) + 1)
+  return counts
+}
+
+export function groupBy<T, K>(items: Iterable<T>, key: (item: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>()
+  for (const item of items) {
+    const group = groups.get(key(item))
+    if (group) group.push(item)
+    else groups.set(key(item), [item])
+  }
+  return groups
+}

@@ -1,0 +1,31 @@
+import { useEffect } from 'react'
+import { useView } from './view-store.ts'
+
+function isTyping(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement && (target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  )
+}
+
+/** Undo and redo by the keys of every editor, anywhere but in a text field, which has an undo of its own. */
+export function useUndoKeys(undo: () => void, redo: () => void): void {
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event.target)) return
+      const key = event.key.toLowerCase()
+      if (key === 'z' && !event.shiftKey) undo()
+      else if (key === 'y' || (key === 'z' && event.shiftKey)) redo()
+      else return
+      event.preventDefault()
+    }
+    addEventListener('keydown', listen)
+    return () => removeEventListener('keydown', listen)
+  }, [undo, redo])
+}
+
+/** The letter or digit of a key press that acts in a list, or null: letters act only with no other key held, and can be switched off. */
+export function letterOf(event: React.KeyboardEvent): string | null {
+  if (!useView.getState().letterKeys || isTyping(event.target)) return null
+  if (event.ctrlKey || event.metaKey || event.altKey || event.key.length !== 1) return null
+  return event.key.toLowerCase()
+}
