@@ -29,6 +29,18 @@ for (const view of VIEWS) {
   })
 }
 
+test('while the colours are compared the screen has no fault that axe finds', async ({ page, siteUrl }) => {
+  await page.route(/linkage/, () => {
+    // Never answered: the screen stays as it is while it waits.
+  })
+  await page.goto(`${siteUrl}/mapping/palette`)
+  await expect(page.getByText('Comparing the colours …')).toBeVisible()
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([])
+})
+
 test('the sites and the first intake have no fault that axe finds', async ({ page, app }) => {
   await page.goto(app.url)
   await expect(page.getByRole('heading', { name: 'Pellan Sound Ferries' })).toBeVisible()

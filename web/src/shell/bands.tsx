@@ -81,17 +81,18 @@ export function Bands() {
             onChoose={choose}
           />
         ))}
-        {clusters === null && <Box flex="1" bg="tint" borderRadius="2px" my="1" aria-label="Comparing the colours" />}
-        {clusters?.length === 0 && <EmptyBand />}
+        {clusters === null && <PlainBand>Comparing the colours …</PlainBand>}
+        {clusters?.length === 0 && <PlainBand>No colour is written by hand in the files that were read.</PlainBand>}
       </Flex>
     </Flex>
   )
 }
 
-function EmptyBand() {
+/** A band without stretches, saying why it has none. */
+function PlainBand({ children }: { children: string }) {
   return (
     <Flex flex="1" align="center" px="3" fontSize="13px" color="soft" bg="wash" borderRadius="2px">
-      No colour is written by hand in the files that were read.
+      {children}
     </Flex>
   )
 }
