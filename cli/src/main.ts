@@ -3,7 +3,12 @@ import { run } from './run.ts'
 // A reader that has seen enough, such as `head`, closes the pipe.
 process.stdout.on('error', (error: NodeJS.ErrnoException) => process.exit(error.code === 'EPIPE' ? 0 : 1))
 
-const { output, error, status } = await run(process.argv.slice(2))
+const CLEAR_LINE = '\r\u001b[K'
+const terminal = process.stderr.isTTY === true
+const { output, error, status } = await run(process.argv.slice(2), (path, done, of) => {
+  if (terminal) process.stderr.write(`${CLEAR_LINE}reading ${done + 1} of ${of}  ${path.slice(-60)}`)
+})
+if (terminal) process.stderr.write(CLEAR_LINE)
 process.stderr.write(error)
 process.stdout.write(output)
 process.exitCode = status

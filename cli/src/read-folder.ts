@@ -1,24 +1,31 @@
 import { readdir, readFile, stat } from 'node:fs/promises'
 import { join, relative, sep } from 'node:path'
 import { LIMITS } from '@undo-ink/contracts'
-import { type Classified, classify, type Reading, readSource } from '@undo-ink/core'
+import { type Classified, classify, linkChannels, type Reading, readSource } from '@undo-ink/core'
 import { Misuse } from './misuse.ts'
 
 /** One file of a folder, with what it holds when it is read. */
-export interface FolderFile extends Classified {
+export interface FolderFile extends Omit<Classified, 'source'> {
   /** From the folder, with `/`. */
   readonly path: string
-  readonly bytes: Buffer
+  readonly size: number
   readonly reading: Reading | null
 }
 
-/** Every file below a folder in the order of their paths, one at a time, so that a large folder is never all in memory. Links are not followed. */
-export async function* readFolder(folder: string): AsyncGenerator<FolderFile> {
-  for (const path of await listFiles(folder)) {
+/** Told of each file before it is read. */
+export type Progress = (path: string, done: number, of: number) => void
+
+/** Every file below a folder, in the order of their paths. Bytes are let go once they are read. Links are not followed. */
+export async function readFolder(folder: string, progress: Progress): Promise<FolderFile[]> {
+  const paths = await listFiles(folder)
+  const files: FolderFile[] = []
+  for (const [index, path] of paths.entries()) {
+    progress(path, index, paths.length)
     const bytes = await readFile(join(folder, path))
-    const classified = classify(path, bytes, LIMITS.textBytes)
-    yield { path, bytes, ...classified, reading: classified.source && readSource(classified.source) }
+    const { source, ...about } = classify(path, bytes, LIMITS.textBytes)
+    files.push({ path, size: bytes.length, ...about, reading: source && readSource(source) })
   }
+  return linkChannels(files)
 }
 
 async function listFiles(folder: string): Promise<string[]> {

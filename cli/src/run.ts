@@ -3,8 +3,9 @@ import { audit } from './commands/audit.ts'
 import { check } from './commands/check.ts'
 import { rewrite } from './commands/rewrite.ts'
 import { Misuse } from './misuse.ts'
+import type { Progress } from './read-folder.ts'
 
-const USAGE = `usage: undo-ink audit FOLDER [--format text|json]
+const USAGE = `usage: undo-ink audit FOLDER [--format text|json|csv]
        undo-ink rewrite FOLDER --plan PLAN.json --out FOLDER
        undo-ink check FOLDER --palette PALETTE.json [--format text|json|sarif]`
 
@@ -15,30 +16,31 @@ export interface Result {
   readonly status: 0 | 1 | 2
 }
 
-export async function run(args: readonly string[]): Promise<Result> {
+/** @param progress told of each file before it is read */
+export async function run(args: readonly string[], progress: Progress = () => {}): Promise<Result> {
   try {
-    return await dispatch(args)
+    return await dispatch(args, progress)
   } catch (error) {
     if (!(error instanceof Misuse)) throw error
     return { output: '', error: `undo-ink: ${error.message}\n`, status: 2 }
   }
 }
 
-async function dispatch(args: readonly string[]): Promise<Result> {
+async function dispatch(args: readonly string[], progress: Progress): Promise<Result> {
   const [command, ...rest] = args
   switch (command) {
     case 'audit': {
       const { folder, values } = call(rest, ['format'])
-      return done(await audit(folder, oneOf(values.format ?? 'text', ['text', 'json'])))
+      return done(await audit(folder, oneOf(values.format ?? 'text', ['text', 'json', 'csv']), progress))
     }
     case 'rewrite': {
       const { folder, values } = call(rest, ['plan', 'out'])
-      return done(await rewrite(folder, required(values, 'plan'), required(values, 'out')))
+      return done(await rewrite(folder, required(values, 'plan'), required(values, 'out'), progress))
     }
     case 'check': {
       const { folder, values } = call(rest, ['palette', 'format'])
       const format = oneOf(values.format ?? 'text', ['text', 'json', 'sarif'])
-      const { output, clean } = await check(folder, required(values, 'palette'), format)
+      const { output, clean } = await check(folder, required(values, 'palette'), format, progress)
       return { output, error: '', status: clean ? 0 : 1 }
     }
     default:

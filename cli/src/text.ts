@@ -1,4 +1,5 @@
 import type { AuditDocument, CheckDocument } from '@undo-ink/contracts'
+import { unparse } from 'papaparse'
 
 /** An audit for people: one line for each color, most used first, with the places under it. */
 export function auditText({ files, occurrences, findings }: AuditDocument): string {
@@ -17,6 +18,41 @@ export function auditText({ files, occurrences, findings }: AuditDocument): stri
   }
   for (const { file, line, column, code } of findings) lines.push('', `${file}:${line}:${column}  ${code}`)
   return `${lines.join('\n')}\n`
+}
+
+const COLUMNS = [
+  'file',
+  'line',
+  'column',
+  'start',
+  'end',
+  'raw',
+  'notation',
+  'color',
+  'alpha',
+  'use',
+  'property',
+  'selector',
+  'subject',
+  'states',
+  'atRules',
+  'heading',
+  'important',
+  'opacity',
+  'variable',
+  'computedWith',
+  'confidence',
+] as const
+
+/** The places of an audit as a table (RFC 4180), a row each; what a spreadsheet would take for a formula is escaped. */
+export function auditCsv({ occurrences }: AuditDocument): string {
+  const rows = occurrences.map((occurrence) =>
+    COLUMNS.map((column) => {
+      const value = occurrence[column]
+      return Array.isArray(value) ? value.join(' ') : value
+    }),
+  )
+  return `${unparse({ fields: [...COLUMNS], data: rows }, { escapeFormulae: true })}\r\n`
 }
 
 /** A check for people: one line for each place. */

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { findingSchema, keywordSchema, occurrenceSchema } from './audit.ts'
+import { computedSchema, findingSchema, keywordSchema, occurrenceSchema, variableSchema } from './audit.ts'
 import { encodingSchema, skipReasonSchema, syntaxSchema } from './site.ts'
 
 const span = {
@@ -7,6 +7,21 @@ const span = {
   start: z.int().min(0).describe('In UTF-16 units of the decoded text'),
   end: z.int().min(0).describe('Exclusive'),
 }
+
+const subject = {
+  subject: z.string().nullable().describe('The subjects of the selector list, with commas between; null outside rules'),
+}
+
+const inner = z
+  .discriminatedUnion('encoding', [
+    z.strictObject({ encoding: z.literal('percent') }),
+    z.strictObject({ encoding: z.literal('base64'), start: z.int().min(0), end: z.int().min(0) }),
+  ])
+  .optional()
+  .describe('Set where it stands in an encoded drawing; base64: start and end within the decoded payload')
+
+const definitions = z.array(variableSchema.shape.definitions.unwrap().element.omit({ range: true }).extend(span))
+const references = z.array(variableSchema.shape.references.unwrap().element.omit({ range: true }).extend(span))
 
 /** What `undo-ink audit --format json` prints. */
 export const auditDocumentSchema = z
@@ -22,8 +37,12 @@ export const auditDocumentSchema = z
         skipped: skipReasonSchema.optional(),
       }),
     ),
-    occurrences: z.array(occurrenceSchema.omit({ range: true }).extend(span)),
-    keywords: z.array(keywordSchema.omit({ range: true }).extend(span)),
+    occurrences: z.array(occurrenceSchema.omit({ range: true, inner: true }).extend({ ...span, ...subject, inner })),
+    keywords: z.array(keywordSchema.omit({ range: true }).extend({ ...span, ...subject })),
+    computed: z.array(computedSchema.omit({ range: true }).extend({ ...span, ...subject })),
+    variables: z.array(
+      variableSchema.omit({ definitions: true, references: true }).extend({ definitions, references }),
+    ),
     findings: z.array(findingSchema.omit({ range: true }).extend(span)),
   })
   .describe('Every hard-coded color of a folder')

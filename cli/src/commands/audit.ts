@@ -1,25 +1,52 @@
 import type { AuditDocument } from '@undo-ink/contracts'
-import type { Range } from '@undo-ink/core'
-import { readFolder } from '../read-folder.ts'
-import { auditText } from '../text.ts'
+import { type FileReading, listVariables, type Range } from '@undo-ink/core'
+import { type Progress, readFolder } from '../read-folder.ts'
+import { auditCsv, auditText } from '../text.ts'
 
 /** Lists every hard-coded color of a folder. */
-export async function audit(folder: string, format: 'text' | 'json'): Promise<string> {
-  const document = await auditFolder(folder)
-  return format === 'json' ? `${JSON.stringify(document, null, 2)}\n` : auditText(document)
+export async function audit(folder: string, format: 'text' | 'json' | 'csv', progress: Progress): Promise<string> {
+  const document = await auditFolder(folder, progress)
+  if (format === 'json') return `${JSON.stringify(document, null, 2)}\n`
+  return format === 'csv' ? auditCsv(document) : auditText(document)
 }
 
-export async function auditFolder(folder: string): Promise<AuditDocument> {
-  const document: AuditDocument = { version: 1, root: folder, files: [], occurrences: [], keywords: [], findings: [] }
-  for await (const { path, syntax, encoding, bytes, skipped, reading } of readFolder(folder)) {
-    document.files.push({ path, syntax, encoding, bytes: bytes.length, ...(skipped ? { skipped } : {}) })
-    for (const each of reading?.occurrences ?? []) document.occurrences.push(inFile(path, each))
-    for (const each of reading?.keywords ?? []) document.keywords.push(inFile(path, each))
-    for (const each of reading?.findings ?? []) document.findings.push(inFile(path, each))
+async function auditFolder(folder: string, progress: Progress): Promise<AuditDocument> {
+  const files = await readFolder(folder, progress)
+  const read = files.flatMap(({ path, reading }): FileReading[] => (reading ? [{ path, reading }] : []))
+  const each = <T, R>(list: (reading: FileReading['reading']) => readonly T[], write: (path: string, item: T) => R) =>
+    read.flatMap(({ path, reading }) => list(reading).map((item) => write(path, item)))
+  return {
+    version: 1,
+    root: folder,
+    files: files.map(({ path, syntax, encoding, size, skipped }) => ({
+      path,
+      syntax,
+      encoding,
+      bytes: size,
+      ...(skipped ? { skipped } : {}),
+    })),
+    occurrences: each(
+      ({ occurrences }) => occurrences,
+      (path, { inner, ...occurrence }) => ({
+        ...inContext(path, occurrence),
+        ...(inner ? { inner: inner.encoding === 'base64' ? { encoding: inner.encoding, ...inner.range } : inner } : {}),
+      }),
+    ),
+    keywords: each(({ keywords }) => keywords, inContext),
+    computed: each(({ computed }) => computed, inContext),
+    variables: listVariables(read).map(({ definitions, references, ...variable }) => ({
+      ...variable,
+      definitions: definitions.map((definition) => inFile(definition.file, definition)),
+      references: references.map((reference) => inFile(reference.file, reference)),
+    })),
+    findings: each(({ findings }) => findings, inFile),
   }
-  return document
+}
+
+function inContext<T extends { readonly range: Range; readonly subjects: readonly string[] }>(file: string, item: T) {
+  return { ...inFile(file, item), subject: item.subjects.length > 0 ? item.subjects.join(', ') : null }
 }
 
 function inFile<T extends { readonly range: Range }>(file: string, { range, ...rest }: T) {
-  return { file, start: range.start, end: range.end, ...rest }
+  return { ...rest, file, start: range.start, end: range.end }
 }

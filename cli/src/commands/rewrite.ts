@@ -1,10 +1,11 @@
-import { mkdir, readdir, realpath, writeFile } from 'node:fs/promises'
+import { mkdir, readdir, readFile, realpath, writeFile } from 'node:fs/promises'
 import { basename, dirname, join, resolve, sep } from 'node:path'
 import { type PlanDocument, planDocumentSchema } from '@undo-ink/contracts'
 import {
   applyEdits,
   changesInPlace,
   type Decision,
+  decode,
   encode,
   fileEdits,
   opaqueKey,
@@ -15,15 +16,15 @@ import {
 } from '@undo-ink/core'
 import { Misuse } from '../misuse.ts'
 import { readDocument, rolesOf } from '../read-document.ts'
-import { type FolderFile, readFolder } from '../read-folder.ts'
+import { type FolderFile, type Progress, readFolder } from '../read-folder.ts'
 
 /** Writes a recoloured copy of a folder; all bytes that no decision touches are those of the input. */
-export async function rewrite(folder: string, planFile: string, out: string): Promise<string> {
+export async function rewrite(folder: string, planFile: string, out: string, progress: Progress): Promise<string> {
   const resolvePlace = resolverOf(await readDocument(planFile, planDocumentSchema))
   await refuseOverwriting(folder, out)
   const total = { changes: 0, files: 0, hex: 0 }
-  for await (const file of readFolder(folder)) {
-    const { bytes, changes, hex } = rewritten(file, resolvePlace)
+  for (const file of await readFolder(folder, progress)) {
+    const { bytes, changes, hex } = rewritten(file, await readFile(join(folder, file.path)), resolvePlace)
     const target = join(out, file.path)
     await mkdir(dirname(target), { recursive: true })
     await writeFile(target, bytes)
@@ -34,9 +35,11 @@ export async function rewrite(folder: string, planFile: string, out: string): Pr
   return `${total.changes} changes in ${total.files} files, ${total.hex} of them written as hex\n`
 }
 
-function rewritten({ path, bytes, source, reading }: FolderFile, resolvePlace: Resolve) {
+function rewritten({ path, reading }: FolderFile, bytes: Buffer, resolvePlace: Resolve) {
   const changes = changesInPlace(reading?.occurrences ?? [], resolvePlace)
-  if (!source || changes.length === 0) return { bytes, changes: 0, hex: 0 }
+  if (changes.length === 0) return { bytes, changes: 0, hex: 0 }
+  const source = decode(path, bytes)
+  if (typeof source === 'string') throw new Misuse(`${path} changed while it was read`)
   const edits = changes.map(({ edit }) => edit)
   const text = applyEdits(source.text, fileEdits(path, source.text.length, edits))
   const hex = changes.filter(({ keptNotation }) => !keptNotation).length

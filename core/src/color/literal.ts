@@ -24,6 +24,11 @@ export type Notation =
   | 'oklab'
   | 'oklch'
   | 'color'
+  | ChannelNotation
+
+/** The color functions whose channels alone may stand in a variable: `--brand-rgb: 13, 110, 253`. */
+export type ChannelFunction = 'rgb' | 'hsl' | 'hwb' | 'lab' | 'lch' | 'oklab' | 'oklch'
+export type ChannelNotation = `${ChannelFunction}-channels`
 
 /** How one channel is written; `deg` stands for a hue without a unit too. */
 export type ChannelUnit = 'number' | 'percent' | 'deg' | 'grad' | 'rad' | 'turn'
@@ -39,6 +44,8 @@ export interface ChannelText {
 export interface ColorLiteral {
   readonly notation: Notation
   readonly color: Color
+  /** Whether its alpha is a variable or a calculation; `color.alpha` is then 1. */
+  readonly alphaIsOpen: boolean
   /** The three color channels of a function; null for hex values and names. */
   readonly channels: readonly [ChannelText, ChannelText, ChannelText] | null
   /** The space of the channels; null for hex values and names. */
@@ -81,13 +88,34 @@ export function parseLiteral(text: string): ColorLiteral | null {
   return functionLiteral(first[4].value, tokens.slice(1, -2), 0)
 }
 
+/**
+ * Reads bare channels as a color function would take them: `13, 110, 253` or `222 47% 11%`; null for anything else. Offsets in the
+ * result count within the text.
+ */
+export function channelLiteral(by: ChannelFunction, text: string): ColorLiteral | null {
+  const literal = functionLiteral(by, tokenize({ css: text }).slice(0, -1), 0)
+  return literal && { ...literal, notation: `${by}-channels` }
+}
+
+/** Reads a text in the notation that it is known to have; null where it has not. */
+export function parseInNotation(text: string, notation: Notation): ColorLiteral | null {
+  if (!notation.endsWith('-channels')) return parseLiteral(text)
+  return channelLiteral(notation.slice(0, -'-channels'.length) as ChannelFunction, text)
+}
+
 /** A hex value without its `#`: 3, 4, 6 or 8 digits (CSS Color 4 §5.2); null for anything else. */
 export function hexLiteral(digits: string): ColorLiteral | null {
   if (!/^(?:[\da-f]{3,4}|[\da-f]{6}|[\da-f]{8})$/i.test(digits)) return null
   const short = digits.length < 5
   const pairs = short ? [...digits].map((d) => d + d) : (digits.match(/../g) ?? [])
   const [r = 0, g = 0, b = 0, alpha = 1] = pairs.map((pair) => Number.parseInt(pair, 16) / 255)
-  return { notation: `hex${digits.length}` as Notation, color: { r, g, b, alpha }, channels: null, space: null }
+  return {
+    notation: `hex${digits.length}` as Notation,
+    color: { r, g, b, alpha },
+    alphaIsOpen: false,
+    channels: null,
+    space: null,
+  }
 }
 
 /** A color name, in any letter case; null for keywords and other words. */
@@ -95,7 +123,7 @@ export function nameLiteral(name: string): ColorLiteral | null {
   const value = COLOR_NAMES.get(name.toLowerCase())
   if (value === undefined) return null
   const color = { r: (value >> 16) / 255, g: ((value >> 8) & 255) / 255, b: (value & 255) / 255, alpha: 1 }
-  return { notation: 'name', color, channels: null, space: null }
+  return { notation: 'name', color, alphaIsOpen: false, channels: null, space: null }
 }
 
 /**
@@ -115,7 +143,7 @@ export function functionLiteral(name: string, tokens: readonly CSSToken[], origi
     space = PREDEFINED[ident[4].value.toLowerCase()]
   }
   if (!space) return null
-  const legacy = words.some(([type]) => type === TokenType.Comma)
+  const legacy = words[1]?.[0] === TokenType.Comma
   const values = legacy ? legacyValues(notation, words) : modernValues(words)
   if (!values) return null
 
@@ -128,11 +156,13 @@ export function functionLiteral(name: string, tokens: readonly CSSToken[], origi
     written.push({ start: token[2] - origin, end: token[3] + 1 - origin, unit: channel.unit })
   }
   if (legacy && notation.startsWith('rgb') && new Set(written.map((c) => c.unit)).size > 1) return null
-  const alpha = values.alpha ? readAlpha(values.alpha) : 1
+  const alphaIsOpen = isOpenAlpha(values.alpha)
+  const alpha = values.alpha.length === 0 || alphaIsOpen ? 1 : readAlpha(values.alpha)
   if (alpha === null) return null
   return {
     notation,
     color: clampLegacy(space, notation, fromSpace(space, numbers as unknown as Channels, alpha)),
+    alphaIsOpen,
     channels: written as unknown as ColorLiteral['channels'],
     space,
   }
@@ -152,25 +182,34 @@ const SPACES: Readonly<Partial<Record<Notation, Space>>> = {
 
 interface Values {
   readonly channels: readonly CSSToken[]
-  readonly alpha: CSSToken | null
+  /** Empty where none is written. */
+  readonly alpha: readonly CSSToken[]
 }
 
 /** `v, v, v` or `v, v, v, a`: only rgb() and hsl() have it (CSS Color 4 §5.1, §7). */
 function legacyValues(notation: Notation, words: readonly CSSToken[]): Values | null {
-  if (!/^(?:rgb|hsl)a?$/.test(notation) || words.length % 2 === 0) return null
-  if (!words.every(([type], i) => (type === TokenType.Comma) === (i % 2 === 1))) return null
-  const values = words.filter((_, i) => i % 2 === 0)
-  if (values.length !== 3 && values.length !== 4) return null
-  return { channels: values.slice(0, 3), alpha: values[3] ?? null }
+  if (!/^(?:rgb|hsl)a?$/.test(notation) || words.length < 5) return null
+  if (words[3]?.[0] !== TokenType.Comma) return null
+  const channels = [words[0], words[2], words[4]] as CSSToken[]
+  if (words.length === 5) return { channels, alpha: [] }
+  return words[5]?.[0] === TokenType.Comma && words.length > 6 ? { channels, alpha: words.slice(6) } : null
 }
 
 /** `v v v` or `v v v / a`. */
 function modernValues(words: readonly CSSToken[]): Values | null {
-  if (words.length === 3) return { channels: words, alpha: null }
+  if (words.length === 3) return { channels: words, alpha: [] }
   const slash = words[3]
-  const alpha = words[4]
-  if (words.length !== 5 || !alpha || slash?.[0] !== TokenType.Delim || slash[4].value !== '/') return null
-  return { channels: words.slice(0, 3), alpha }
+  if (words.length < 5 || slash?.[0] !== TokenType.Delim || slash[4].value !== '/') return null
+  return { channels: words.slice(0, 3), alpha: words.slice(4) }
+}
+
+/** A variable of CSS, Sass (`$a`, `#{$a}`) or Less (`@a`), or a calculation: written out elsewhere, or only when the page is shown. */
+function isOpenAlpha([first, second, ...rest]: readonly CSSToken[]): boolean {
+  if (first?.[0] === TokenType.Function) return /^(?:var|env|calc|min|max|clamp)$/i.test(first[4].value)
+  if (first?.[0] === TokenType.AtKeyword) return second === undefined
+  if (first?.[0] !== TokenType.Delim || second === undefined) return false
+  if (first[4].value === '$') return second[0] === TokenType.Ident && rest.length === 0
+  return /^[#@]$/.test(first[4].value) && second[0] === TokenType.OpenCurly
 }
 
 /** What 100 % means for each channel, in the units of `Space` (CSS Color 4, the tables of each function); null: a hue takes no percentage. */
@@ -205,8 +244,8 @@ export function degreesIn(unit: ChannelUnit): number {
 
 /** A plain number stands for value / numberScale in the units of `Space`: 255 for rgb(), 100 for hsl() and hwb(), else 1. */
 export function numberScale(notation: Notation): number {
-  if (notation === 'rgb' || notation === 'rgba') return 255
-  return notation === 'hsl' || notation === 'hsla' || notation === 'hwb' ? 100 : 1
+  if (notation.startsWith('rgb')) return 255
+  return notation.startsWith('hsl') || notation.startsWith('hwb') ? 100 : 1
 }
 
 function readChannel(
@@ -260,7 +299,8 @@ function clampLegacy(space: Space, notation: Notation, color: Color): Color {
   return { r: clamp(color.r), g: clamp(color.g), b: clamp(color.b), alpha: color.alpha }
 }
 
-function readAlpha(token: CSSToken): number | null {
+function readAlpha([token, ...more]: readonly CSSToken[]): number | null {
+  if (token === undefined || more.length > 0) return null
   if (token[0] === TokenType.Ident) return token[4].value.toLowerCase() === 'none' ? 0 : null
   if (token[0] !== TokenType.Number && token[0] !== TokenType.Percentage) return null
   const value = token[0] === TokenType.Percentage ? token[4].value / 100 : token[4].value

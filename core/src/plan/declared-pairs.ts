@@ -15,7 +15,7 @@ export function declaredPairs<O extends Occurrence>(occurrences: readonly O[]): 
   const rules = new Map<string, { text?: O; ground?: O }>()
   for (const occurrence of occurrences) {
     const { use, selector, atRules, alpha, functions } = occurrence
-    if (selector === null || alpha < 1 || functions.length > 0) continue
+    if (selector === null || alpha !== 1 || functions.length > 0) continue
     if (use !== 'text' && use !== 'ground') continue
     if (use === 'text' && occurrence.property.toLowerCase() !== 'color') continue
     const key = JSON.stringify([selector, atRules])

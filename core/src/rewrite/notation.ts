@@ -6,7 +6,7 @@ import {
   fullScale,
   type Notation,
   numberScale,
-  parseLiteral,
+  parseInNotation,
 } from '../color/literal.ts'
 import { NAME_OF_VALUE } from '../color/names.ts'
 import { type Space, toSpace } from '../color/space.ts'
@@ -28,13 +28,14 @@ const MOST_DECIMALS = 5
 /**
  * Writes a literal with another color: the place's alpha is kept as it is written, and the author's notation, units, separators
  * and letter case where that reads back to the same 8-bit sRGB; else a hex value.
+ * A function with a variable alpha, and bare channels, can always be written so: every channel takes decimals.
  * @param literal its text as received, its notation, and its alpha (0 to 1) for one whose text alone does not say it
  * @param to the new color; its own alpha is left out
  */
 export function rewriteLiteral({ raw, notation, alpha }: Written, to: Color): Rewritten {
   if (notation === 'argb') return { text: inCaseOf(raw, `${raw.slice(0, 3)}${toHex(to).slice(1)}`), kept: true }
-  const literal = parseLiteral(raw)
-  const wanted = { ...to, alpha: literal?.color.alpha ?? alpha }
+  const literal = parseInNotation(raw, notation)
+  const wanted = { ...to, alpha: literal?.color.alpha ?? alpha ?? 1 }
   const kept = literal && inNotation(raw, literal, wanted)
   return kept ? { text: kept, kept: true } : { text: hexText(wanted), kept: false }
 }
@@ -86,7 +87,7 @@ function inFunction(
       at = end
     }
     text += raw.slice(at)
-    const read = parseLiteral(text)
+    const read = parseInNotation(text, notation)
     if (read && same8Bit(read.color, to)) return text
   }
   return null

@@ -1,90 +1,113 @@
-import { type AtRule, parse as parseCss, type Root, type Rule } from 'postcss'
-import { parse as parseLess } from 'postcss-less'
-import parseSafely from 'postcss-safe-parser'
-import { parse as parseScss } from 'postcss-scss'
 import { blockComments } from './inline-comments.ts'
+import { type SheetHandler, scanBraces } from './scanner.ts'
 import { blankTemplateTags } from './template-tags.ts'
 
-/** A stretch of a rule's head that may hold colors; its offset counts from the beginning of the node. */
-export interface HeadValue {
-  readonly text: string
-  /** Offset at which it stands if the tree tells it rightly; the caller checks it. */
-  readonly offset: number
-  /** The variable that it defines, with its sigil. */
-  readonly variable: string | null
+/** What a head, or a statement that is no declaration, means in one language. */
+export type Head =
+  /** A list of selectors. */
+  | { readonly kind: 'rule' }
+  /** Its name stands on the conditions of what is in it. */
+  | { readonly kind: 'condition' }
+  /** A directive of a preprocessor: what it holds applies as if it stood around it. */
+  | { readonly kind: 'directive' }
+  /** `border: { color: ... }` of Sass: the properties within begin with this. */
+  | { readonly kind: 'prefix'; readonly prefix: string }
+  /** `@map: { ... }` of Less: what is in it may be a color whatever its name. */
+  | { readonly kind: 'map'; readonly variable: string }
+  /** Not of this language. */
+  | { readonly kind: 'unreadable' }
+
+/** A head as read: what it means, and the stretch of it (from the head's own beginning) that may hold colors; null: none. */
+export interface ReadHead {
+  readonly head: Head
+  readonly values: { readonly start: number; readonly end: number } | null
 }
 
 /** What one language of stylesheets does differently. */
 export interface Dialect {
-  /** A text of the same length that the parsers below can read. */
+  /** A text of the same length in which comments are block comments and template tags are blanks. */
   prepare(text: string): string
-  /** Throws a CssSyntaxError at the first fault. */
-  parse(text: string): Root
-  /** Reads on behind faults. */
-  parseSafely(text: string): Root
-  /** What in the head of an at-rule may hold colors; null for conditions and the like. */
-  headOf(node: AtRule): HeadValue | null
-  /** What in the head of a rule may hold colors: the arguments of a mixin. */
-  ruleHeadOf(node: Rule): HeadValue | null
-  /** Whether an at-rule says under which conditions its rules apply; directives of a preprocessor do not. */
-  isCondition(name: string): boolean
+  scan(text: string, handler: SheetHandler): void
+  /** Reads the head of a block. @param colon the first colon outside brackets, from the head's beginning; -1: none */
+  blockHead(head: string, colon: number): ReadHead
+  /** Reads a statement without a block that is no declaration. */
+  statementHead(statement: string): ReadHead
+  /** Whether a statement with a colon is a declaration. */
+  isDeclaration(statement: string): boolean
 }
 
-const safely = (text: string) => parseSafely(text) as Root
+const RULE: ReadHead = { head: { kind: 'rule' }, values: null }
+const CONDITION: ReadHead = { head: { kind: 'condition' }, values: null }
+const DIRECTIVE: ReadHead = { head: { kind: 'directive' }, values: null }
+const UNREADABLE: ReadHead = { head: { kind: 'unreadable' }, values: null }
+
+const isAtRule = (statement: string) => statement.startsWith('@')
+
+function directive(start: number, end: number): ReadHead {
+  return { head: { kind: 'directive' }, values: { start, end } }
+}
 
 export const CSS: Dialect = {
   prepare: blankTemplateTags,
-  parse: (text) => parseCss(text),
-  parseSafely: safely,
-  headOf: () => null,
-  ruleHeadOf: () => null,
-  isCondition: () => true,
+  scan: (text, handler) => scanBraces(text, handler, null),
+  blockHead: (head) => (isAtRule(head) ? CONDITION : RULE),
+  statementHead: (statement) => (isAtRule(statement) ? CONDITION : UNREADABLE),
+  isDeclaration: (statement) => !isAtRule(statement),
 }
 
 /** Directives of Sass that take values; conditions such as `@if` only test them. */
-const SCSS_VALUES = /^(?:include|mixin|function|return|each|use|forward)$/
-const SCSS_DIRECTIVES =
-  /^(?:include|mixin|function|return|each|use|forward|if|else|for|while|at-root|content|debug|warn|error|extend)$/
+const SASS_VALUES = /^@(?:include|mixin|function|return|each|use|forward)\b/
+const SASS_DIRECTIVES =
+  /^@(?:include|mixin|function|return|each|use|forward|if|else|for|while|at-root|content|debug|warn|error|extend)\b/
+
+/** The head of an at-rule of Sass, in either of its two ways of writing. */
+export function sassAtRule(head: string): ReadHead {
+  const values = SASS_VALUES.exec(head)
+  if (values) return directive(values[0].length, head.length)
+  return SASS_DIRECTIVES.test(head) ? DIRECTIVE : CONDITION
+}
 
 export const SCSS: Dialect = {
   prepare: (text) => blockComments(blankTemplateTags(text)),
-  parse: (text) => parseScss(text) as Root,
-  parseSafely: safely,
-  headOf(node) {
-    if (!SCSS_VALUES.test(node.name)) return null
-    return {
-      text: node.raws.params?.raw ?? node.params,
-      offset: 1 + node.name.length + (node.raws.afterName?.length ?? 0),
-      variable: null,
-    }
+  scan: (text, handler) => scanBraces(text, handler, '#'),
+  blockHead(head, colon) {
+    if (isAtRule(head)) return sassAtRule(head)
+    // A selector has no white space behind its colon (Sass: nested properties).
+    const nested = colon > 0 && /^[\w-]+\s*$/.test(head.slice(0, colon)) && /^(?:\s|$)/.test(head.slice(colon + 1))
+    if (!nested) return RULE
+    const prefix = `${head.slice(0, colon).trim()}-`
+    return { head: { kind: 'prefix', prefix }, values: null }
   },
-  ruleHeadOf: () => null,
-  isCondition: (name) => !SCSS_DIRECTIVES.test(name),
+  statementHead: (statement) => (isAtRule(statement) ? sassAtRule(statement) : UNREADABLE),
+  isDeclaration: (statement) => !isAtRule(statement),
 }
 
-/** What postcss-less adds to an at-rule. */
-interface LessAtRule extends AtRule {
-  readonly variable?: boolean
-  readonly mixin?: boolean
-  readonly value?: string
+const LESS_CONDITIONS =
+  /^@(?:media|supports|layer|container|scope|starting-style|(?:-\w+-)?keyframes|page|font-face|(?:-\w+-)?document|property|counter-style)\b/
+const LESS_VARIABLE = /^@([\w-]+)\s*:/
+
+/** From the first bracket to the guard: the arguments of a mixin, defined or called. */
+function lessArguments(head: string): ReadHead['values'] {
+  const start = head.indexOf('(')
+  if (start < 0) return null
+  const guard = /\)\s*when\b/.exec(head)
+  return { start, end: guard ? guard.index + 1 : head.length }
 }
 
 export const LESS: Dialect = {
   prepare: (text) => blockComments(blankTemplateTags(text)),
-  parse: (text) => parseLess(text) as Root,
-  parseSafely: safely,
-  headOf(node) {
-    const { name, variable, mixin, value, params, raws } = node as LessAtRule
-    const offset = 1 + name.length + (raws.afterName?.length ?? 0)
-    if (variable) return { text: value ?? params, offset, variable: `@${name}` }
-    return mixin ? { text: params, offset, variable: null } : null
+  scan: (text, handler) => scanBraces(text, handler, '@'),
+  blockHead(head) {
+    const variable = LESS_VARIABLE.exec(head)?.[1]
+    if (variable !== undefined) return { head: { kind: 'map', variable: `@${variable}` }, values: null }
+    if (isAtRule(head)) return LESS_CONDITIONS.test(head) ? CONDITION : DIRECTIVE
+    const isMixin = /^[.#][\w-]+\s*\(/.test(head) && head.includes('@')
+    return isMixin ? { head: { kind: 'rule' }, values: lessArguments(head) } : RULE
   },
-  ruleHeadOf(node) {
-    const head = node.raws.selector?.raw ?? node.selector
-    return /^[.#][\w-]+\s*\(/.test(head) && head.includes('@') ? { text: head, offset: 0, variable: null } : null
+  statementHead(statement) {
+    if (isAtRule(statement)) return LESS_CONDITIONS.test(statement) ? CONDITION : DIRECTIVE
+    const isCall = /^[.#&]|^[\w-]+\s*\(/.test(statement)
+    return isCall ? { head: { kind: 'directive' }, values: lessArguments(statement) } : UNREADABLE
   },
-  isCondition: (name) =>
-    /^(?:media|supports|layer|container|scope|starting-style|keyframes|-\w+-keyframes|page|font-face|document)$/.test(
-      name,
-    ),
+  isDeclaration: (statement) => !isAtRule(statement) || LESS_VARIABLE.test(statement),
 }

@@ -2,7 +2,19 @@ import { opaqueKey } from '../color/color.ts'
 import type { Finding } from '../text/finding.ts'
 import { lineStarts, positionAt } from '../text/lines.ts'
 import type { SourceText } from '../text/source-text.ts'
-import type { Context, Keyword, Occurrence, Place, PlacedFinding, Reading } from './occurrence.ts'
+import { computingFunction } from './functions.ts'
+import type {
+  ChannelTriple,
+  Computed,
+  Context,
+  Definition,
+  Keyword,
+  Occurrence,
+  Place,
+  PlacedFinding,
+  Reading,
+  Reference,
+} from './occurrence.ts'
 import type { ValueHit } from './value.ts'
 
 /** A stretch of a file that is read as a text of its own: an embedded sheet, an attribute's value with its references decoded. */
@@ -16,6 +28,10 @@ export interface Embedded {
 export interface Emitter {
   readonly source: SourceText
   hit(at: Embedded, offset: number, hit: ValueHit, context: Context): void
+  /** Three bare numbers that a variable holds. */
+  triple(at: Embedded, start: number, end: number, context: Context): void
+  definition(at: Embedded, start: number, end: number, defined: Omit<Definition, keyof Place>): void
+  reference(at: Embedded, start: number, end: number, taken: Omit<Reference, keyof Place>): void
   finding(code: Finding['code'], start: number, end: number): void
 }
 
@@ -25,21 +41,42 @@ export function collect(source: SourceText, read: (emitter: Emitter) => void): R
   const starts = lineStarts(source.text)
   const occurrences: Occurrence[] = []
   const keywords: Keyword[] = []
+  const computed: Computed[] = []
+  const definitions: Definition[] = []
+  const references: Reference[] = []
+  const triples: ChannelTriple[] = []
   const findings: PlacedFinding[] = []
-  const place = (start: number, end: number): Place => ({
-    range: { start, end },
-    ...positionAt(starts, start),
-    raw: source.text.slice(start, end),
-  })
+  const place = (at: Embedded, from: number, to: number): Place => {
+    const range = { start: at.toSource(from), end: at.toSource(to) }
+    return { range, ...positionAt(starts, range.start), raw: source.text.slice(range.start, range.end) }
+  }
   read({
     source,
-    hit(at, offset, { start, end, found, functions }, context) {
-      const where = place(at.toSource(offset + start), at.toSource(offset + end))
+    hit(at, offset, { start, end, found, functions, confidence }, context) {
+      const where = place(at, offset + start, offset + end)
       if ('keyword' in found) keywords.push({ ...where, ...context, keyword: found.keyword })
-      else {
-        const { notation, color } = found
-        occurrences.push({ ...where, ...context, notation, color: opaqueKey(color), alpha: color.alpha, functions })
-      }
+      else if ('computedBy' in found) computed.push({ ...where, ...context, computedBy: found.computedBy })
+      else
+        occurrences.push({
+          ...where,
+          ...context,
+          notation: found.notation,
+          color: opaqueKey(found.color),
+          alpha: found.alphaIsOpen ? null : found.color.alpha,
+          functions,
+          computedWith: functions.length === 0 ? null : computingFunction(functions),
+          confidence,
+          inner: null,
+        })
+    },
+    triple(at, start, end, context) {
+      triples.push({ ...place(at, start, end), ...context })
+    },
+    definition(at, start, end, defined) {
+      definitions.push({ ...place(at, start, end), ...defined })
+    },
+    reference(at, start, end, taken) {
+      references.push({ ...place(at, start, end), ...taken })
     },
     finding(code, start, end) {
       findings.push({
@@ -50,6 +87,7 @@ export function collect(source: SourceText, read: (emitter: Emitter) => void): R
       })
     },
   })
-  const order = (a: Place, b: Place) => a.range.start - b.range.start
-  return { occurrences: occurrences.toSorted(order), keywords: keywords.toSorted(order), findings }
+  for (const list of [occurrences, keywords, computed, definitions, references, triples, findings])
+    list.sort((a, b) => a.range.start - b.range.start)
+  return { occurrences, keywords, computed, definitions, references, triples, findings }
 }

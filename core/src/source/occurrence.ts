@@ -1,4 +1,4 @@
-import type { Notation } from '../color/literal.ts'
+import type { ChannelFunction, Notation } from '../color/literal.ts'
 import type { State } from '../selector/state.ts'
 import type { Finding } from '../text/finding.ts'
 import type { Range } from '../text/range.ts'
@@ -23,9 +23,20 @@ export interface Context {
   /** First line of the comment under which the rule stands. */
   readonly heading: string | null
   readonly important: boolean
-  /** The custom property that the value defines. */
+  /** The custom property or preprocessor variable that the value defines, with its sigil. */
   readonly variable: string | null
+  /** The `opacity` that the same rule declares, 0 to 1; null where it declares none, or none that is written out. */
+  readonly opacity: number | null
 }
+
+/** How sure it is that a text is a color: `certain` where the language says so, else by the evidence of its place. */
+export type Confidence = 'certain' | 'likely' | 'possible'
+
+/** How the drawing that holds a literal is written in its file: its range is then that of the text as encoded, or of the whole payload. */
+export type Inner =
+  | { readonly encoding: 'percent' }
+  /** `range` of the literal within the decoded payload; the occurrence's own range is the payload's. */
+  | { readonly encoding: 'base64'; readonly range: Range }
 
 /** One place in a file, with its position; line and column from 1, in UTF-16 units. */
 export interface Place {
@@ -36,15 +47,19 @@ export interface Place {
   readonly raw: string
 }
 
-/** One hard-coded color literal. Law: `text.slice(range.start, range.end) === raw`. */
+/** One hard-coded color literal. Law: `text.slice(range.start, range.end) === raw`, or that of the decoded payload at `inner.range`. */
 export interface Occurrence extends Place, Context {
   readonly notation: Notation
   /** The color's opaque key, see color/color.ts. */
   readonly color: string
-  /** 0 to 1 */
-  readonly alpha: number
+  /** 0 to 1; null: a variable, known only where it is used. */
+  readonly alpha: number | null
   /** The functions around it, outermost first: `linear-gradient`, `var`, ... */
   readonly functions: readonly string[]
+  /** The innermost function around it that makes another color of it: `darken`, `color-mix`, ... */
+  readonly computedWith: string | null
+  readonly confidence: Confidence
+  readonly inner: Inner | null
 }
 
 /** `transparent`, `currentColor` or a system color: no hard-coded color, listed apart. */
@@ -53,10 +68,43 @@ export interface Keyword extends Place, Context {
   readonly keyword: string
 }
 
-/** What one file holds. */
+/** A color that is made of variables where it stands: no literal in it, so nothing to rewrite. */
+export interface Computed extends Place, Context {
+  /** The function that makes it, in lower case. */
+  readonly computedBy: string
+}
+
+/** A place that defines a variable which carries a color, as a literal or through others. */
+export interface Definition extends Place {
+  readonly name: string
+  readonly selector: string | null
+  readonly atRules: readonly string[]
+}
+
+/** A place that takes the value of a variable. */
+export interface Reference extends Place {
+  readonly name: string
+  readonly property: string
+  readonly use: Use
+  readonly selector: string | null
+  readonly states: readonly State[]
+  /** The variable that the value defines: a link of a chain. */
+  readonly variable: string | null
+  /** The color function whose channels the variable is. */
+  readonly channelsOf: ChannelFunction | null
+}
+
+/** Three numbers in a variable: a color if a color function takes them somewhere. */
+export interface ChannelTriple extends Place, Context {}
+
+/** What one file holds, each list in the order of the text. */
 export interface Reading {
   readonly occurrences: readonly Occurrence[]
   readonly keywords: readonly Keyword[]
+  readonly computed: readonly Computed[]
+  readonly definitions: readonly Definition[]
+  readonly references: readonly Reference[]
+  readonly triples: readonly ChannelTriple[]
   readonly findings: readonly PlacedFinding[]
 }
 

@@ -16,7 +16,8 @@ export function findInOldFilter(value: string): ValueHit[] {
     const [whole, written = ''] = match
     const literal = written.startsWith('#') ? argb(written.slice(1)) : nameLiteral(written)
     const end = match.index + whole.length
-    if (literal) hits.push({ start: end - written.length, end, found: literal, functions: ['progid'] })
+    if (literal)
+      hits.push({ start: end - written.length, end, found: literal, functions: ['progid'], confidence: 'certain' })
   }
   return hits
 }

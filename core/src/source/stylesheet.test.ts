@@ -89,7 +89,7 @@ describe('broken sheets', () => {
     ['a{color:red} b{ nonsense } c{color:tan}', 'unreadable-css', ['red', 'tan']],
   ])('%j reports %s and reads on', (text, code, expected) => {
     const reading = read(text)
-    expect(reading.findings[0]?.code).toBe(code)
+    expect(reading.findings.map((finding) => finding.code)).toContain(code)
     expect(reading.occurrences.map(({ raw }) => raw)).toEqual(expected)
   })
 

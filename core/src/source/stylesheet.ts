@@ -1,18 +1,18 @@
-import { type AtRule, type ChildNode, type Container, CssSyntaxError, type Root } from 'postcss'
-import { readSelector, type SelectorPart } from '../selector/selector.ts'
 import type { State } from '../selector/state.ts'
 import type { FindingCode } from '../text/finding.ts'
-import { CSS, type Dialect, type HeadValue } from './dialect.ts'
+import { CSS, type Dialect, type Head, type ReadHead } from './dialect.ts'
 import type { Embedded, Emitter } from './emit.ts'
 import { headingOf } from './heading.ts'
 import type { Context } from './occurrence.ts'
-import { propertyKind, type Takes } from './property.ts'
-import { findInValue } from './value.ts'
+import { type PropertyKind, propertyKind, type Takes } from './property.ts'
+import { type Rule, type RuleContext, ruleReader } from './rule.ts'
+import { findInValue, type ValueHit } from './value.ts'
+import { type Link, linksIn, tripleIn } from './variable.ts'
 
-/** What a rule gives to the declarations in it. */
-type RuleContext = Pick<Context, 'selector' | 'subjects' | 'states' | 'specificity' | 'atRules' | 'heading'>
+/** What a rule and what stands around it give to its declarations. */
+export type OuterContext = RuleContext & Pick<Context, 'atRules' | 'heading'>
 
-export const OUTSIDE_RULES: RuleContext = {
+export const OUTSIDE_RULES: OuterContext = {
   selector: null,
   subjects: [],
   states: [],
@@ -21,172 +21,196 @@ export const OUTSIDE_RULES: RuleContext = {
   heading: null,
 }
 
-/** A node whose children are still to be read. */
-interface Pending {
-  readonly node: Container
-  readonly context: RuleContext
-  /** What stands before the properties within: `border-` in `border: { color: red }` of Sass. */
+/** One value to look through: a declaration's, or the arguments in a head. */
+interface Declared {
+  readonly property: string
+  readonly kind: PropertyKind
+  /** Of the value, in the sheet's text. */
+  readonly start: number
+  readonly end: number
+  /** Of what stands before the value; null for arguments. */
+  readonly name: { readonly start: number; readonly end: number } | null
+  readonly variable: string | null
+  readonly heading: string | null
+}
+
+/** A value in which something was found. What it is in is known when its block ends: most blocks hold none, and reading their selectors would be in vain. */
+interface Pending extends Declared {
+  readonly hits: readonly ValueHit[]
+  readonly links: readonly Link[]
+}
+
+/** A block that is open. */
+interface Block {
+  readonly kind: Head['kind'] | 'sheet'
+  /** The nearest rule around it, itself included; null outside rules. */
+  readonly rule: Rule | null
+  readonly atRules: readonly string[]
+  /** What stands before the properties within. */
   readonly prefix: string
+  readonly variable: string | null
+  /** The last heading met in it, or around it before it began. */
+  heading: string | null
+  opacity: number | null
+  readonly pending: Pending[]
 }
 
 /**
- * Reads a stylesheet, or the declarations of a style attribute, and reports every color in it. Broken text costs its own region:
- * the strict parser gives the place of the first fault, the forgiving one the rest. Walks with a stack of its own, not by recursion.
+ * Reads a stylesheet, or the declarations of a style attribute, and reports every color in it. Broken text costs its own region. Linear
+ * in the text; keeps no tree of it.
  */
-export function readStylesheet(at: Embedded, outer: RuleContext, emitter: Emitter, dialect: Dialect = CSS): void {
-  // PostCSS drops a mark within the text and counts from behind it: a space keeps every offset.
-  const text = dialect.prepare(at.text.startsWith('\uFEFF') ? ` ${at.text.slice(1)}` : at.text)
-  const nest = nester(text.length)
-  const selectors = new Map<string, readonly SelectorPart[] | null>()
-  const parts = (list: string) => {
-    let found = selectors.get(list)
-    if (found === undefined) selectors.set(list, (found = readSelector(list)))
-    return found
+export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitter, dialect: Dialect = CSS): void {
+  const text = dialect.prepare(at.text)
+  const kinds = new Map<string, PropertyKind>()
+  const readRule = ruleReader(text.length)
+  const blocks: Block[] = []
+  let block: Block = {
+    kind: 'sheet',
+    rule: null,
+    atRules: outer.atRules,
+    prefix: '',
+    variable: null,
+    heading: outer.heading,
+    opacity: null,
+    pending: [],
   }
-  const read = (node: ChildNode, value: HeadValue, takes: Takes, context: Context) => {
-    const hits = findInValue(value.text, takes)
-    const start = hits.length === 0 ? null : valueStart(node, value, text)
-    if (start !== null) for (const hit of hits) emitter.hit(at, start, hit, context)
+
+  const kindOf = (property: string) => {
+    let kind = kinds.get(property)
+    if (kind === undefined) kinds.set(property, (kind = propertyKind(property)))
+    return kind
   }
-  const readHead = (node: ChildNode, head: HeadValue | null, context: RuleContext, property: string) => {
-    if (!head) return
-    const { variable } = head
-    const use = variable === null ? 'other' : 'variable'
-    read(node, head, variable === null ? 'unknown' : 'custom', {
-      ...context,
-      property,
-      use,
-      important: false,
-      variable,
-    })
+
+  const look = (declared: Declared, into: Block) => {
+    const { takes } = declared.kind
+    if (takes === 'none') return
+    const value = text.slice(declared.start, declared.end)
+    const hits = findInValue(value, takes)
+    const links = linksIn(value, hits)
+    const triple = declared.variable !== null && hits.length === 0 && tripleIn(value) !== null
+    if (hits.length > 0 || links.length > 0 || triple) into.pending.push({ ...declared, hits, links })
   }
-  const pending: Pending[] = [{ node: parseTree(text, at, emitter, dialect), context: outer, prefix: '' }]
-  for (let next = pending.pop(); next; next = pending.pop()) {
-    const { prefix } = next
-    let { context } = next
-    for (const node of next.node.nodes ?? []) {
-      switch (node.type) {
-        case 'comment': {
-          const heading = isHeadingPlace(node) ? headingOf(commentText(node, at.text)) : null
-          if (heading !== null) context = { ...context, heading }
-          break
-        }
-        case 'rule': {
-          readHead(node, dialect.ruleHeadOf(node), context, node.selector)
-          const group = /^[\w-]+:$/.test(node.selector) ? `${prefix}${node.selector.slice(0, -1)}-` : null
-          const inner = group === null ? ruleContext(nest(node.selector, context.selector), context, parts) : context
-          pending.push({ node, context: inner, prefix: group ?? '' })
-          break
-        }
-        case 'atrule':
-          readHead(node, dialect.headOf(node), context, `@${node.name}`)
-          if (node.nodes) {
-            const inner = dialect.isCondition(node.name) ? atRuleContext(node, context) : context
-            pending.push({ node, context: inner, prefix: '' })
-          }
-          break
-        case 'decl': {
-          const property = prefix + node.prop
-          const { takes, use } = propertyKind(property)
-          const raws = node.raws as { value?: { raw: string }; between?: string }
-          const value = raws.value?.raw ?? node.value
-          const variable = use === 'variable' ? node.prop : null
-          const head = { text: value, offset: node.prop.length + (raws.between?.length ?? 0), variable }
-          read(node, head, takes, { ...context, property, use, important: node.important === true, variable })
-        }
+
+  const lookInHead = (head: ReadHead, start: number, property: string, into: Block) => {
+    if (!head.values) return
+    const values = { start: start + head.values.start, end: start + head.values.end }
+    look({ property, kind: ARGUMENTS, ...values, name: null, variable: null, heading: into.heading }, into)
+  }
+
+  const declare = (start: number, end: number, colon: number) => {
+    const name = { start, end: trimEnd(text, start, colon) }
+    const written = text.slice(name.start, name.end)
+    const property = block.prefix + (written.includes('/*') ? written.replace(/\/\*[\s\S]*?\*\//g, '').trim() : written)
+    let kind = kindOf(property)
+    if (block.kind === 'map' && kind.takes === 'unknown') kind = IN_MAP
+    const variable = kind.use === 'variable' ? (block.variable ?? property) : null
+    if (property === 'opacity') block.opacity = opacityOf(text.slice(colon + 1, end))
+    look({ property, kind, start: colon + 1, end, name, variable, heading: block.heading }, block)
+  }
+
+  /** Reports what the block that ends holds, now that all that stands in it is known. */
+  const flush = () => {
+    if (block.pending.length === 0) return
+    const rule = block.rule ? readRule(block.rule) : outer
+    const inRule = block.rule !== null || outer.selector !== null
+    for (const { property, kind, start, end, name, variable, heading, hits, links } of block.pending) {
+      const context: Context = {
+        property,
+        use: kind.use,
+        selector: rule.selector,
+        subjects: rule.subjects,
+        states: rule.states,
+        specificity: rule.specificity,
+        atRules: block.atRules,
+        heading,
+        important: name !== null && IMPORTANT.test(text.slice(Math.max(start, end - IMPORTANT_LENGTH), end)),
+        variable,
+        opacity: inRule ? block.opacity : null,
       }
+      for (const hit of hits) emitter.hit(at, start, hit, context)
+      for (const { name: taken, channelsOf, ...range } of links)
+        emitter.reference(at, start + range.start, start + range.end, referenceOf(taken, channelsOf, context))
+      if (variable === null || name === null) continue
+      const { selector, atRules } = context
+      emitter.definition(at, name.start, name.end, { name: variable, selector, atRules })
+      const triple = hits.length === 0 ? tripleIn(text.slice(start, end)) : null
+      if (triple) emitter.triple(at, start + triple.start, start + triple.end, context)
     }
   }
+
+  dialect.scan(text, {
+    comment(start, end, remark) {
+      const heading = remark || block.kind === 'rule' ? null : headingOf(commentText(at.text, start, end))
+      if (heading !== null) block.heading = heading
+    },
+    open(start, end, colon) {
+      const written = text.slice(start, end)
+      const read = dialect.blockHead(written, colon < 0 ? -1 : colon - start)
+      const { head } = read
+      if (head.kind !== 'rule') lookInHead(read, start, /^@?[\w-]*/.exec(written)?.[0] ?? '', block)
+      const inner: Block = {
+        kind: head.kind,
+        rule:
+          head.kind === 'rule' ? { written, outer: block.rule, inKeyframes: isKeyframes(block.atRules) } : block.rule,
+        atRules: head.kind === 'condition' ? [...block.atRules, written.replace(/\s+/g, ' ')] : block.atRules,
+        prefix: head.kind === 'prefix' ? block.prefix + head.prefix : '',
+        variable: head.kind === 'map' ? head.variable : null,
+        heading: block.heading,
+        opacity: null,
+        pending: [],
+      }
+      if (head.kind === 'rule') lookInHead(read, start, written, inner)
+      blocks.push(block)
+      block = inner
+    },
+    close() {
+      flush()
+      block = blocks.pop() as Block
+    },
+    statement(start, end, colon) {
+      const written = text.slice(start, end)
+      if (colon >= 0 && dialect.isDeclaration(written)) return declare(start, end, colon)
+      const read = dialect.statementHead(written)
+      if (read.head.kind === 'unreadable') emitter.finding('unreadable-css', at.toSource(start), at.toSource(start + 1))
+      else lookInHead(read, start, /^@?[\w-]*/.exec(written)?.[0] ?? '', block)
+    },
+    fault(code: FindingCode, offset) {
+      emitter.finding(code, at.toSource(offset), at.toSource(Math.min(text.length, offset + 1)))
+    },
+  })
+  flush()
 }
 
-function parseTree(text: string, at: Embedded, emitter: Emitter, dialect: Dialect): Root {
-  try {
-    return dialect.parse(text)
-  } catch (error) {
-    if (!(error instanceof CssSyntaxError)) throw error
-    const offset = error.input?.offset ?? 0
-    emitter.finding(codeOf(error.reason), at.toSource(offset), at.toSource(Math.min(text.length, offset + 1)))
-    return dialect.parseSafely(text)
-  }
+const ARGUMENTS: PropertyKind = { takes: 'unknown', use: 'other' }
+const IN_MAP: PropertyKind = { takes: 'custom' satisfies Takes, use: 'variable' }
+
+const IMPORTANT = /!\s*important\s*$/i
+/** Longer than anybody spaces it out. */
+const IMPORTANT_LENGTH = 40
+
+function isKeyframes(atRules: readonly string[]): boolean {
+  return atRules.some((name) => /^@(?:-\w+-)?keyframes\b/i.test(name))
+}
+
+function opacityOf(value: string): number | null {
+  const match = /^\s*(\d*\.?\d+)(%?)\s*(?:!\s*important\s*)?$/i.exec(value)
+  return match ? Math.min(1, Number(match[1]) / (match[2] ? 100 : 1)) : null
+}
+
+function referenceOf(name: string, channelsOf: Link['channelsOf'], context: Context) {
+  const { property, use, selector, states, variable } = context
+  return { name, channelsOf, property, use, selector, states: states as readonly State[], variable }
+}
+
+/** Where the text that begins at `start` ends before `end`, white space behind it left out. */
+function trimEnd(text: string, start: number, end: number): number {
+  let at = end
+  while (at > start && text.charCodeAt(at - 1) <= 32) at--
+  return at
 }
 
 /** The inside of a comment as it was received: one that began with two slashes has no closing mark. */
-function commentText(node: ChildNode, received: string): string {
-  const { start, end } = node.source ?? {}
-  const written = received.slice((start?.offset ?? 0) + 2, end?.offset ?? 0)
+function commentText(received: string, start: number, end: number): string {
+  const written = received.slice(start + 2, end)
   return written.endsWith('*/') ? written.slice(0, -2) : written
-}
-
-const CODES: readonly (readonly [RegExp, FindingCode])[] = [
-  [/comment/i, 'unclosed-comment'],
-  [/string|quote/i, 'unclosed-string'],
-  [/unclosed/i, 'unclosed-block'],
-  [/unexpected \}/i, 'unexpected-close'],
-]
-
-function codeOf(reason: string): FindingCode {
-  return CODES.find(([pattern]) => pattern.test(reason))?.[1] ?? 'unreadable-css'
-}
-
-/** A comment among rules is a heading, one among declarations or behind code on its line is a remark. */
-function isHeadingPlace(node: ChildNode): boolean {
-  return (
-    node.parent?.type !== 'rule' &&
-    (node.raws.before === undefined || node.prev() === undefined || /[\r\n]/.test(node.raws.before))
-  )
-}
-
-function atRuleContext(node: AtRule, context: RuleContext): RuleContext {
-  const name = `@${node.name}${node.params === '' ? '' : ` ${node.params.replace(/\s+/g, ' ')}`}`
-  return { ...context, atRules: [...context.atRules, name] }
-}
-
-function ruleContext(
-  selector: string,
-  outer: RuleContext,
-  parts: (list: string) => readonly SelectorPart[] | null,
-): RuleContext {
-  const inKeyframes = outer.atRules.some((name) => /^@(?:-\w+-)?keyframes\b/i.test(name))
-  const read = inKeyframes ? null : parts(selector)
-  if (!read) return { ...outer, selector, subjects: [selector], states: [], specificity: null }
-  const states = new Set<State>(read.flatMap((part) => part.states))
-  return {
-    ...outer,
-    selector,
-    subjects: [...new Set(read.map((part) => part.subject))],
-    states: [...states].toSorted(),
-    specificity: read.reduce<RuleContext['specificity']>(
-      (best, { specificity }) => (best && compare(best, specificity) >= 0 ? best : specificity),
-      null,
-    ),
-  }
-}
-
-function compare(a: readonly number[], b: readonly number[]): number {
-  return (a[0] ?? 0) - (b[0] ?? 0) || (a[1] ?? 0) - (b[1] ?? 0) || (a[2] ?? 0) - (b[2] ?? 0)
-}
-
-/**
- * Makes the function that resolves a nested selector list against its parent's (CSS Nesting 1 §3); a list as parent becomes `:is()`,
- * as that section says. All resolved selectors of a sheet together may be a few times as long as the sheet: beyond that inner
- * selectors stand alone, so that hostile nesting costs neither time nor memory.
- */
-function nester(sheetLength: number): (written: string, parent: string | null) => string {
-  let budget = 20_000 + 4 * sheetLength
-  return (written, parent) => {
-    const selector = written.replace(/\s+/g, ' ')
-    if (parent === null) return selector
-    const as = parent.includes(',') ? `:is(${parent})` : parent
-    budget -= as.length * Math.max(1, selector.split('&').length - 1)
-    if (budget < 0) return selector
-    return selector.includes('&') ? selector.replaceAll('&', () => as) : `${as} ${selector}`
-  }
-}
-
-/** Offset of a value in the text. The tree does not say it: it is summed up, checked, and searched for where a hack shifted it. */
-function valueStart(node: ChildNode, { text: value, offset }: HeadValue, text: string): number | null {
-  const start = node.source?.start?.offset ?? 0
-  for (const at of [start + offset, start + offset + 1]) if (text.startsWith(value, at)) return at
-  const found = text.indexOf(value, start)
-  return found >= 0 && found < (node.source?.end?.offset ?? 0) ? found : null
 }

@@ -2,8 +2,10 @@ import { describe, expect, it } from 'vitest'
 import type { Takes } from './property.ts'
 import { findInValue } from './value.ts'
 
+const literals = (value: string, takes: Takes) =>
+  findInValue(value, takes).filter(({ found }) => !('computedBy' in found))
 const found = (value: string, takes: Takes = 'color') =>
-  findInValue(value, takes).map(({ start, end }) => value.slice(start, end))
+  literals(value, takes).map(({ start, end }) => value.slice(start, end))
 
 describe('colors within a value', () => {
   it.each<[string, string[]]>([

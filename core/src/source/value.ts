@@ -1,68 +1,95 @@
 import { type CSSToken, TokenType, tokenize } from '@csstools/css-tokenizer'
-import { COLOR_FUNCTIONS, type ColorLiteral, functionLiteral, hexLiteral, nameLiteral } from '../color/literal.ts'
+import {
+  type ChannelFunction,
+  COLOR_FUNCTIONS,
+  type ColorLiteral,
+  functionLiteral,
+  hexLiteral,
+  nameLiteral,
+} from '../color/literal.ts'
 import { COLOR_KEYWORDS, COLOR_NAMES } from '../color/names.ts'
+import { holdsNoColor, makesColor, takesColorWords } from './functions.ts'
+import type { Confidence } from './occurrence.ts'
 import { findInOldFilter, isOldFilter } from './old-filter.ts'
 import type { Takes } from './property.ts'
 
-/** A color or color keyword within one value; offsets within the value's text. */
+/** A color function of variables. */
+export interface ComputedColor {
+  readonly computedBy: string
+  /** The variable that gives it all its channels: `rgb(var(--brand-rgb))`. */
+  readonly channels: { readonly name: string; readonly of: ChannelFunction } | null
+}
+
+/** A color, a color keyword or a computed color within one value; offsets within the value's text. */
 export interface ValueHit {
   readonly start: number
   readonly end: number
-  readonly found: ColorLiteral | { readonly keyword: string }
+  readonly found: ColorLiteral | { readonly keyword: string } | ComputedColor
   /** The functions around it, outermost first, lower case. */
   readonly functions: readonly string[]
+  readonly confidence: Confidence
 }
 
-/** Functions whose bare words can only be colors, whatever the property. */
-const COLOR_TAKING =
-  /gradient$|^(?:color-mix|light-dark|contrast-color|drop-shadow|from|to|color-stop|rgba?|hsla?|hwb|lab|lch|oklab|oklch)$/
-
-/** Functions that hold no color: their text is an address, a name or a number. */
-const OPAQUE =
-  /^(?:url|src|attr|counters?|env|calc|min|max|clamp|format|local|tech|symbols|path|element|string|target-)/
-
-/** Every color written out in one value, in its order. Linear in the length of the value. */
+/** Every color in one value, in its order. Linear in the length of the value. */
 export function findInValue(value: string, takes: Takes): ValueHit[] {
   if (takes === 'none') return []
-  if (isOldFilter(value)) return takes === 'color' ? findInOldFilter(value) : []
-  if (!mayHoldColor(value)) return []
-  const tokens = tokenize({ css: value })
-  const brackets = matchBrackets(tokens)
+  if (takes === 'color' && isOldFilter(value)) return findInOldFilter(value)
+  if (!mayHoldColor(value, takes)) return []
+  return onlyHex(value, takes) ?? findInTokens(tokenize({ css: value }), takes)
+}
+
+/** The commonest value of all, `#fff`, read without tokenizing it. */
+function onlyHex(value: string, takes: Takes): ValueHit[] | null {
+  const digits = takes === 'image' ? undefined : /^\s*#([\da-f]+)\s*$/i.exec(value)?.[1]
+  const literal = digits === undefined ? null : hexLiteral(digits)
+  if (digits === undefined || !literal) return null
+  const start = value.indexOf('#')
+  return [{ start, end: start + 1 + digits.length, found: literal, functions: [], confidence: 'certain' }]
+}
+
+function findInTokens(tokens: readonly CSSToken[], takes: Takes): ValueHit[] {
+  const closes = matchBrackets(tokens)
   const hits: ValueHit[] = []
   const open: OpenFunction[] = []
   const wordsAreColors = takes === 'color' || (takes === 'custom' && isColorList(tokens))
   const hexIsColor = takes !== 'image'
 
-  const push = (start: number, end: number, found: ValueHit['found']) =>
-    hits.push({ start, end, found, functions: open.at(-1)?.path ?? [] })
+  const push = (start: number, end: number, found: ValueHit['found'], confidence: Confidence = 'certain') =>
+    hits.push({ start, end, found, functions: open.at(-1)?.path ?? [], confidence })
 
   for (let i = 0; i < tokens.length; i++) {
     const token = tokens[i] as CSSToken
     const inside = open.at(-1)
     switch (token[0]) {
       case TokenType.Function: {
-        const name = token[4].value.toLowerCase()
-        const { close, leaf } = brackets.get(i) ?? { close: tokens.length - 1, leaf: false }
-        if (OPAQUE.test(name)) {
+        const name = moduleOf(tokens, i) + token[4].value.toLowerCase()
+        const close = closes.get(i) ?? tokens.length - 1
+        if (holdsNoColor(name)) {
           i = close
           break
         }
+        const isColor = COLOR_FUNCTIONS.has(name) && closes.has(i) && (hexIsColor || inside !== undefined)
         const literal =
-          leaf && COLOR_FUNCTIONS.has(name) && (hexIsColor || inside)
-            ? functionLiteral(name, tokens.slice(i + 1, close), token[2])
-            : null
+          isColor && close - i <= LONGEST_LITERAL ? functionLiteral(name, tokens.slice(i + 1, close), token[2]) : null
         if (literal) {
           push(token[2], (tokens[close]?.[3] ?? token[3]) + 1, literal)
           i = close
-        } else open.push(enter(inside, name))
+        } else open.push(enter(inside, name, { at: i, close, hits: hits.length }))
         break
       }
       case TokenType.OpenParen:
-        open.push(enter(inside, null))
+        open.push(enter(inside, null, null))
         break
-      case TokenType.CloseParen:
-        open.pop()
+      case TokenType.CloseParen: {
+        const computed = open.pop()?.computed
+        if (computed && computed.hits === hits.length && inside?.name) {
+          const within = tokens.slice(computed.at + 1, Math.min(computed.close, computed.at + LONGEST_LITERAL))
+          const start = (tokens[computed.at] as CSSToken)[2]
+          if (within.some(isVariable))
+            push(start, token[3] + 1, { computedBy: inside.name, channels: channelVariable(inside.name, within) })
+        }
         break
+      }
       case TokenType.Comma:
         if (inside) inside.commas++
         break
@@ -75,11 +102,13 @@ export function findInValue(value: string, takes: Takes): ValueHit[] {
         const word = token[4].value.toLowerCase()
         // The first argument of var() is a name, what follows its comma is a value; that of color() is a space.
         if ((inside?.name === 'var' && inside.commas === 0) || inside?.name === 'color') break
-        if (!wordsAreColors && !inside?.takesColors) break
         if (isSigil(tokens[i - 1])) break
+        const named = (takes === 'custom' || takes === 'unknown') && inside?.name !== 'var' && isNamedValue(tokens, i)
+        if (!wordsAreColors && !inside?.takesColors && !named) break
         const literal = nameLiteral(word)
-        if (literal) push(token[2], token[3] + 1, literal)
-        else if (COLOR_KEYWORDS.has(word)) push(token[2], token[3] + 1, { keyword: word })
+        const confidence = takes === 'color' || inside?.takesColors ? 'certain' : 'likely'
+        if (literal) push(token[2], token[3] + 1, literal, confidence)
+        else if (COLOR_KEYWORDS.has(word)) push(token[2], token[3] + 1, { keyword: word }, confidence)
         break
       }
     }
@@ -87,9 +116,51 @@ export function findInValue(value: string, takes: Takes): ValueHit[] {
   return hits
 }
 
-/** `$red` and `map.red` of Sass, `.red` of Less: names, whatever they are called. */
+/** More tokens than a color with all its spaces and a calculated alpha has; keeps nested functions linear. */
+const LONGEST_LITERAL = 64
+
+/** `color.` before `color.adjust( )` of Sass: the module that a function is called from. */
+function moduleOf(tokens: readonly CSSToken[], i: number): string {
+  const [module, dot] = [tokens[i - 2], tokens[i - 1]]
+  if (dot?.[0] !== TokenType.Delim || dot[4].value !== '.' || module?.[0] !== TokenType.Ident) return ''
+  return `${module[4].value.toLowerCase()}.`
+}
+
+/** `$red` and `map.red` of Sass, `.red` of Less, `--red`: names, whatever they are called. */
 function isSigil(before: CSSToken | undefined): boolean {
   return before?.[0] === TokenType.Delim && (before[4].value === '$' || before[4].value === '.')
+}
+
+/** Whether a word is all that follows a colon: `("primary": blue, ...)`, `($c: red)`. */
+function isNamedValue(tokens: readonly CSSToken[], i: number): boolean {
+  const before = tokens[tokens[i - 1]?.[0] === TokenType.Whitespace ? i - 2 : i - 1]
+  const after = tokens[tokens[i + 1]?.[0] === TokenType.Whitespace ? i + 2 : i + 1]
+  if (before?.[0] !== TokenType.Colon || after === undefined) return false
+  return [TokenType.Comma, TokenType.CloseParen, TokenType.Semicolon, TokenType.CloseCurly, TokenType.EOF].includes(
+    after[0],
+  )
+}
+
+function isVariable(token: CSSToken): boolean {
+  if (token[0] === TokenType.Function) return token[4].value.toLowerCase() === 'var'
+  return token[0] === TokenType.AtKeyword || (token[0] === TokenType.Delim && token[4].value === '$')
+}
+
+/** The variable that stands for all channels of a color function, an alpha beside it or not; null where there is none. */
+function channelVariable(name: string, within: readonly CSSToken[]): ComputedColor['channels'] {
+  const of = /^(?:rgb|hsl)a$/.test(name) ? name.slice(0, -1) : name
+  if (!/^(?:rgb|hsl|hwb|lab|lch|oklab|oklch)$/.test(of)) return null
+  const text = within
+    .filter(([type]) => type !== TokenType.Comment)
+    .map(([, raw]) => raw)
+    .join('')
+  const match = /^\s*(?:var\(\s*(--[^\s,()]+)\s*\)|#?\{?\s*([$@][\w-]+)\s*\}?|@\{([\w-]+)\})\s*(?:$|[,/])/.exec(text)
+  if (!match) return null
+  const variable = match[1] ?? match[2] ?? `@${match[3]}`
+  // `rgb(var(--r), 1, 2)` has its channels one by one.
+  const rest = text.slice(match[0].length)
+  const alone = !match[0].endsWith(',') || !rest.includes(',') || /^[^,]*\([^)]*\)[^,]*$/.test(rest)
+  return alone ? { name: variable, of: of as ChannelFunction } : null
 }
 
 /** More functions around a color than anyone writes; deeper ones are not told, so that hostile depth costs no memory. */
@@ -101,39 +172,43 @@ interface OpenFunction {
   /** Whether it, or one around it, holds nothing but colors as bare words. */
   readonly takesColors: boolean
   readonly path: readonly string[]
+  /** For the outermost function that makes a color: its tokens, and how many hits stood before it. */
+  readonly computed: { readonly at: number; readonly close: number; readonly hits: number } | null
+  readonly inComputed: boolean
   commas: number
 }
 
-function enter(outer: OpenFunction | undefined, name: string | null): OpenFunction {
+function enter(outer: OpenFunction | undefined, name: string | null, tokens: OpenFunction['computed']): OpenFunction {
   const path = outer?.path ?? []
+  const inComputed = outer !== undefined && (outer.inComputed || outer.computed !== null)
   return {
     name,
-    takesColors: outer?.takesColors === true || (name !== null && COLOR_TAKING.test(name)),
+    takesColors: outer?.takesColors === true || (name !== null && takesColorWords(name)),
     path: name === null || path.length >= DEEPEST_PATH ? path : [...path, name],
+    computed: !inComputed && name !== null && makesColor(name) ? tokens : null,
+    inComputed,
     commas: 0,
   }
 }
 
-/** For each function that is closed: the index of its closing bracket, and whether no other bracket stands in it. */
-function matchBrackets(tokens: readonly CSSToken[]): Map<number, { close: number; leaf: boolean }> {
-  const matched = new Map<number, { close: number; leaf: boolean }>()
-  const open: { index: number; leaf: boolean }[] = []
+/** For each function that is closed: the index of its closing bracket. */
+function matchBrackets(tokens: readonly CSSToken[]): Map<number, number> {
+  const matched = new Map<number, number>()
+  const open: number[] = []
   tokens.forEach(([type], index) => {
-    if (type === TokenType.Function || type === TokenType.OpenParen) {
-      const outer = open.at(-1)
-      if (outer) outer.leaf = false
-      open.push({ index, leaf: true })
-    } else if (type === TokenType.CloseParen) {
+    if (type === TokenType.Function || type === TokenType.OpenParen) open.push(index)
+    else if (type === TokenType.CloseParen) {
       const start = open.pop()
-      if (start) matched.set(start.index, { close: index, leaf: start.leaf })
+      if (start !== undefined) matched.set(start, index)
     }
   })
   return matched
 }
 
 /** A cheap test, so that most values are never tokenized: a `#`, a bracket, an escape or a color word is needed for a color. */
-function mayHoldColor(value: string): boolean {
+function mayHoldColor(value: string, takes: Takes): boolean {
   if (/[#(\\]/.test(value)) return true
+  if (takes !== 'color' && takes !== 'custom' && !value.includes(':')) return false
   for (const [word] of value.matchAll(/[a-z]{3,}/gi)) {
     const lower = word.toLowerCase()
     if (COLOR_NAMES.has(lower) || COLOR_KEYWORDS.has(lower)) return true

@@ -11,6 +11,7 @@ const places = placesOf(
       read('a.css', 'a{color:#7a2433;background:#7a2433} b{color:#fff}'),
       read('b.css', 'c{border-color:#7A2433}'),
     ],
+    variables: [],
   },
   {
     files: [

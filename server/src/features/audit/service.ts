@@ -1,11 +1,11 @@
 import type { Audit, FileText } from '@undo-ink/contracts'
-import { decode, type Reading } from '@undo-ink/core'
+import { decode, type FileReading, linkChannels, listVariables, type Reading } from '@undo-ink/core'
 import { Piscina } from 'piscina'
 import type { Sequelize } from 'sequelize'
 import { SnapshotRow, type Tally } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
 import { listFiles } from '../sites/store.ts'
-import { type FileReading, findFile, findReadings, isAudited, loadBytes, saveAudit } from './store.ts'
+import { type AuditedFile, findFile, findReadings, isAudited, loadBytes, saveAudit } from './store.ts'
 import type { ReadFile } from './worker.ts'
 
 /** Reads snapshots in worker threads. */
@@ -30,7 +30,7 @@ export function makeAuditor(sequelize: Sequelize): Auditor {
     async audit(snapshotId) {
       if (await isAudited(snapshotId)) return
       const files = (await listFiles(snapshotId)).filter(({ sha256 }) => sha256 !== null)
-      const read: FileReading[] = []
+      const read: AuditedFile[] = []
       // Two at a time, so that the bytes of a large site are never all in memory.
       for (let at = 0; at < files.length; at += 2) {
         const pair = files.slice(at, at + 2).map(async (file) => {
@@ -39,8 +39,9 @@ export function makeAuditor(sequelize: Sequelize): Auditor {
         })
         read.push(...(await Promise.all(pair)))
       }
-      const tallies = tally(read.flatMap(({ reading }) => reading ?? []))
-      await saveAudit(sequelize, snapshotId, tallies, read)
+      const linked = linkChannels(read)
+      const tallies = tally(linked.flatMap(({ reading }) => reading ?? []))
+      await saveAudit(sequelize, snapshotId, tallies, linked)
     },
     close: () => pool.destroy(),
   }
@@ -62,13 +63,20 @@ export async function getAudit(auditor: Auditor, snapshotId: string): Promise<Au
   if (!(await SnapshotRow.findByPk(snapshotId))) throw new Refusal('not-found', 'There is no such copy')
   await auditor.audit(snapshotId)
   const rows = new Map((await findReadings(snapshotId)).map(({ fileId, body }) => [fileId, body]))
-  const readings: Audit['readings'] = []
-  for (const { id, path } of await listFiles(snapshotId)) {
-    const body = rows.get(id)
-    if (body && body.occurrences.length + body.keywords.length + body.findings.length > 0)
-      readings.push({ path, ...(body as Omit<Audit['readings'][number], 'path'>) })
-  }
-  return { readings }
+  const files = (await listFiles(snapshotId)).flatMap(({ id, path }) => {
+    const reading = rows.get(id)
+    return reading ? [{ path, reading }] : []
+  })
+  return { readings: files.flatMap(answerOf), variables: listVariables(files) }
+}
+
+/** What is sent of one file; nothing where it holds nothing. */
+function answerOf({ path, reading }: FileReading): Audit['readings'] {
+  const { occurrences, keywords, computed, findings } = reading
+  if (occurrences.length + keywords.length + computed.length + findings.length === 0) return []
+  return [
+    { path, occurrences: [...occurrences], keywords: [...keywords], computed: [...computed], findings: [...findings] },
+  ]
 }
 
 export async function getFileText(fileId: string): Promise<FileText> {

@@ -30,7 +30,7 @@ export function findFile(id: string): Promise<FileRow | null> {
 }
 
 /** What was made of one file. */
-export interface FileReading extends ReadFile {
+export interface AuditedFile extends ReadFile {
   readonly fileId: string
 }
 
@@ -39,7 +39,7 @@ export async function saveAudit(
   sequelize: Sequelize,
   snapshotId: string,
   tallies: readonly Tally[],
-  files: readonly FileReading[],
+  files: readonly AuditedFile[],
 ): Promise<void> {
   await sequelize.transaction(async (transaction) => {
     await SnapshotRow.findByPk(snapshotId, { transaction, lock: true })

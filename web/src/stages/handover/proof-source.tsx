@@ -97,7 +97,7 @@ function corrections(changes: readonly RoleChange[]): HTMLElement {
     text.textContent = edit.replacement
     row.append(
       colorDots([
-        { paint: withAlpha(color, alpha), title: occurrence.raw },
+        { paint: withAlpha(color, alpha ?? 1), title: occurrence.raw },
         { paint: edit.replacement, title: role.name },
       ]),
       text,

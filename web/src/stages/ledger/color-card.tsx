@@ -20,7 +20,7 @@ export function ColorCard({ place }: { place: PlaceOf }) {
     <Sheet as="section" aria-label="Colour" p="3">
       <Flex gap="3">
         <Box p="2" borderRadius="2px" border="1px solid" borderColor="edge" style={{ background: SURROUNDS[surround] }}>
-          <Swatch color={place.color} alpha={place.alpha} size="44px" />
+          <Swatch color={place.color} alpha={place.alpha ?? 1} size="44px" />
         </Box>
         <Box minW="0">
           <Text fontWeight="600" fontSize="13px">

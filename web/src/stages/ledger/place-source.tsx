@@ -25,7 +25,9 @@ export function PlaceSource({ place, onStep }: { place: PlaceOf; onStep(directio
         rows: 1,
         render: () =>
           colorDots(
-            group.slice(0, MOST_DOTS).map(({ color, alpha, raw }) => ({ paint: withAlpha(color, alpha), title: raw })),
+            group
+              .slice(0, MOST_DOTS)
+              .map(({ color, alpha, raw }) => ({ paint: withAlpha(color, alpha ?? 1), title: raw })),
           ),
       }),
     )

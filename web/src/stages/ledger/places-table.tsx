@@ -145,7 +145,7 @@ const PlaceRow = memo(function PlaceRow({ place, rowIndex, selected, onSelect }:
       fontSize="13px"
     >
       <Box role="gridcell" aria-label={place.color} display="flex">
-        <Swatch color={place.color} alpha={place.alpha} />
+        <Swatch color={place.color} alpha={place.alpha ?? 1} />
       </Box>
       <Text role="gridcell" fontFamily="mono" truncate title={place.raw}>
         {place.raw}

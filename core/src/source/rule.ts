@@ -1,0 +1,64 @@
+import { readSelector, type SelectorPart } from '../selector/selector.ts'
+import type { State } from '../selector/state.ts'
+import type { Context } from './occurrence.ts'
+
+/** A rule as written, within another or not. */
+export interface Rule {
+  readonly written: string
+  readonly outer: Rule | null
+  readonly inKeyframes: boolean
+}
+
+/** What a rule's selectors say. */
+export type RuleContext = Pick<Context, 'selector' | 'subjects' | 'states' | 'specificity'>
+
+/**
+ * Makes the function that reads the selectors of a sheet's rules, nesting resolved (CSS Nesting 1 §3); a list as parent becomes `:is()`, as
+ * that section says. All resolved selectors of a sheet together may be a few times as long as the sheet: beyond that inner
+ * selectors stand alone, so that hostile nesting costs neither time nor memory.
+ */
+export function ruleReader(sheetLength: number): (rule: Rule) => RuleContext {
+  const resolved = new Map<Rule, string>()
+  const lists = new Map<string, readonly SelectorPart[] | null>()
+  let budget = 20_000 + 4 * sheetLength
+
+  const nest = (written: string, parent: string | null) => {
+    const selector = written.replace(/\s+/g, ' ')
+    if (parent === null) return selector
+    const as = parent.includes(',') ? `:is(${parent})` : parent
+    budget -= as.length * Math.max(1, selector.split('&').length - 1)
+    if (budget < 0) return selector
+    return selector.includes('&') ? selector.replaceAll('&', () => as) : `${as} ${selector}`
+  }
+  const resolve = (rule: Rule) => {
+    const chain: Rule[] = []
+    for (let each: Rule | null = rule; each && !resolved.has(each); each = each.outer) chain.push(each)
+    for (let each = chain.pop(); each; each = chain.pop())
+      resolved.set(each, nest(each.written, each.outer && (resolved.get(each.outer) ?? null)))
+    return resolved.get(rule) as string
+  }
+  const parts = (list: string) => {
+    let found = lists.get(list)
+    if (found === undefined) lists.set(list, (found = readSelector(list)))
+    return found
+  }
+  return (rule) => {
+    const selector = resolve(rule)
+    const read = rule.inKeyframes ? null : parts(selector)
+    if (!read) return { selector, subjects: [selector], states: [], specificity: null }
+    const states = new Set<State>(read.flatMap((part) => part.states))
+    return {
+      selector,
+      subjects: [...new Set(read.map((part) => part.subject))],
+      states: [...states].toSorted(),
+      specificity: read.reduce<RuleContext['specificity']>(
+        (best, { specificity }) => (best && compare(best, specificity) >= 0 ? best : specificity),
+        null,
+      ),
+    }
+  }
+}
+
+function compare(a: readonly number[], b: readonly number[]): number {
+  return (a[0] ?? 0) - (b[0] ?? 0) || (a[1] ?? 0) - (b[1] ?? 0) || (a[2] ?? 0) - (b[2] ?? 0)
+}

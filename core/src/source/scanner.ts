@@ -1,0 +1,238 @@
+import type { FindingCode } from '../text/finding.ts'
+
+/** Takes the parts of a stylesheet in the order of its text. All offsets count in that text; ranges are half-open, without white space at their ends. */
+export interface SheetHandler {
+  /** A comment between statements, its marks included. `remark`: it stands behind code on its line. */
+  comment(start: number, end: number, remark: boolean): void
+  /** A block begins; its head (a selector list, an at-rule, ...) may be empty. `colon`: the first one of the head outside brackets, or -1. */
+  open(start: number, end: number, colon: number): void
+  close(): void
+  /** A statement without a block: a declaration, an at-rule, a call. `colon` as above. */
+  statement(start: number, end: number, colon: number): void
+  fault(code: FindingCode, at: number): void
+}
+
+const TAB = 9
+const LF = 10
+const FF = 12
+const CR = 13
+const SPACE = 32
+const DOUBLE = 34
+const SINGLE = 39
+const OPEN_PAREN = 40
+const CLOSE_PAREN = 41
+const STAR = 42
+const MINUS = 45
+const SLASH = 47
+const COLON = 58
+const SEMICOLON = 59
+const LESS_THAN = 60
+const OPEN_SQUARE = 91
+const BACKSLASH = 92
+const CLOSE_SQUARE = 93
+const LOWER_L = 108
+const OPEN_CURLY = 123
+const CLOSE_CURLY = 125
+
+/**
+ * Walks a stylesheet with braces (CSS Syntax 3, and what SCSS and Less add) and reports its statements. Keeps no tree, so that time is
+ * linear and memory does not grow with the text. Recovers where browsers would lose the rest of the sheet: a bracket that no
+ * other closes before its block ends is taken as plain text.
+ * @param text with `//` comments already turned into block comments
+ * @param interpolation the sign before a brace that is no block: `#` in SCSS, `@` in Less
+ */
+export function scanBraces(text: string, handler: SheetHandler, interpolation: '#' | '@' | null): void {
+  const sign = interpolation === null ? -1 : interpolation.charCodeAt(0)
+  const closeParen = nextOf(text, ')')
+  const lineEnd = nextOf(text, '\n')
+  /** Brackets that nothing closes: plain text. */
+  const ignored = new Set<number>()
+  /** Offsets of the brackets open in this statement. */
+  let open: number[] = []
+  /** Offsets of the braces of the blocks that are open. */
+  const blocks: number[] = []
+  let start = -1
+  let colon = -1
+  /** Where the last thing that is no white space ended. */
+  let last = 0
+  let lineHasCode = false
+  let i = 0
+
+  const end = () => {
+    if (start >= 0) handler.statement(start, last, colon)
+    start = colon = -1
+  }
+  /** Begins the statement anew, its open brackets taken as plain text. Each stretch of text is met at most twice. */
+  const again = () => {
+    for (const at of open) {
+      ignored.add(at)
+      handler.fault('unclosed-block', at)
+    }
+    open = []
+    i = start
+    colon = -1
+  }
+
+  for (;;) {
+    if (i >= text.length) {
+      if (open.length === 0) break
+      again()
+      continue
+    }
+    const code = text.charCodeAt(i)
+    switch (code) {
+      case SPACE:
+      case TAB:
+      case FF:
+        i++
+        continue
+      case LF:
+      case CR:
+        lineHasCode = false
+        i++
+        continue
+      case SLASH:
+        if (text.charCodeAt(i + 1) === STAR) {
+          const close = text.indexOf('*/', i + 2)
+          if (close < 0) handler.fault('unclosed-comment', i)
+          const after = close < 0 ? text.length : close + 2
+          if (start < 0) handler.comment(i, after, lineHasCode)
+          i = after
+          continue
+        }
+        break
+      case SEMICOLON:
+        if (open.length === 0) {
+          end()
+          lineHasCode = true
+          i++
+          continue
+        }
+        break
+      case OPEN_CURLY:
+        if (open.length > 0 || (i > 0 && text.charCodeAt(i - 1) === sign) || isCustomValue(text, start, colon)) {
+          if (!ignored.has(i)) open.push(i)
+          break
+        }
+        handler.open(start < 0 ? i : start, start < 0 ? i : last, colon)
+        blocks.push(i)
+        start = colon = -1
+        lineHasCode = false
+        i++
+        continue
+      case CLOSE_CURLY: {
+        const inner = open.at(-1)
+        if (inner !== undefined && text.charCodeAt(inner) === OPEN_CURLY) {
+          open.pop()
+          break
+        }
+        if (inner !== undefined) {
+          again()
+          continue
+        }
+        end()
+        if (blocks.pop() === undefined) handler.fault('unexpected-close', i)
+        else handler.close()
+        lineHasCode = true
+        i++
+        continue
+      }
+      case LESS_THAN:
+        // Marks around the sheets of very old pages (CSS Syntax 3: CDO and CDC).
+        if (start < 0 && text.startsWith('<!--', i)) {
+          i += 4
+          continue
+        }
+        break
+      case MINUS:
+        if (start < 0 && text.startsWith('-->', i)) {
+          i += 3
+          continue
+        }
+        break
+      case COLON:
+        if (colon < 0 && open.length === 0) colon = i
+        break
+    }
+    if (start < 0) {
+      start = i
+      lineHasCode = true
+    }
+    switch (code) {
+      case DOUBLE:
+      case SINGLE: {
+        const after = skipString(text, i)
+        if (text.charCodeAt(after - 1) !== code || after - i < 2) handler.fault('unclosed-string', i)
+        i = after
+        break
+      }
+      case BACKSLASH:
+        i += 2
+        break
+      case OPEN_PAREN: {
+        const close = isBareUrl(text, i) ? closeParen(i) : -1
+        if (close >= 0 && (lineEnd(i) < 0 || close < lineEnd(i))) i = close + 1
+        else {
+          if (!ignored.has(i)) open.push(i)
+          i++
+        }
+        break
+      }
+      case OPEN_SQUARE:
+        if (!ignored.has(i)) open.push(i)
+        i++
+        break
+      case CLOSE_PAREN:
+      case CLOSE_SQUARE: {
+        const inner = open.at(-1)
+        if (inner !== undefined && text.charCodeAt(inner) === (code === CLOSE_PAREN ? OPEN_PAREN : OPEN_SQUARE))
+          open.pop()
+        i++
+        break
+      }
+      default:
+        i++
+    }
+    last = Math.min(i, text.length)
+  }
+  end()
+  const unclosed = blocks.at(-1)
+  if (unclosed !== undefined) handler.fault('unclosed-block', unclosed)
+  while (blocks.pop() !== undefined) handler.close()
+}
+
+/** The value of a custom property may hold braces (CSS Variables 1 §2). */
+function isCustomValue(text: string, start: number, colon: number): boolean {
+  return start >= 0 && colon >= 0 && text.charCodeAt(start) === MINUS && text.charCodeAt(start + 1) === MINUS
+}
+
+/** Where the string that begins at `i` ends: behind its closing quote, or at the line end that breaks it. */
+export function skipString(text: string, i: number): number {
+  const quote = text.charCodeAt(i)
+  let at = i + 1
+  for (; at < text.length; at++) {
+    const code = text.charCodeAt(at)
+    if (code === quote) return at + 1
+    if (code === BACKSLASH) at += text.charCodeAt(at + 1) === CR && text.charCodeAt(at + 2) === LF ? 2 : 1
+    else if (code === LF || code === CR || code === FF) return at
+  }
+  return text.length
+}
+
+/** Whether the bracket at `i` opens an address without quotes. */
+function isBareUrl(text: string, i: number): boolean {
+  if ((text.charCodeAt(i - 1) | 32) !== LOWER_L || !/url$/i.test(text.slice(Math.max(0, i - 3), i))) return false
+  let at = i + 1
+  while (at < text.length && text.charCodeAt(at) <= SPACE) at++
+  const code = text.charCodeAt(at)
+  return code !== DOUBLE && code !== SINGLE
+}
+
+/** Finds the next place of a sign, remembering it, so that asking at every bracket stays linear. */
+function nextOf(text: string, sign: string): (from: number) => number {
+  let known = -2
+  return (from) => {
+    if (known !== -1 && known < from) known = text.indexOf(sign, from)
+    return known
+  }
+}
