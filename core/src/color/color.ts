@@ -17,7 +17,7 @@ export type OpaqueKey = string
 const GAMUT_TOLERANCE = 0.001
 
 export function inSrgbGamut({ r, g, b }: Color): boolean {
-  return [r, g, b].every((v) => v >= -GAMUT_TOLERANCE && v <= 1 + GAMUT_TOLERANCE)
+  return Math.min(r, g, b) >= -GAMUT_TOLERANCE && Math.max(r, g, b) <= 1 + GAMUT_TOLERANCE
 }
 
 /** The three 8-bit sRGB channels, clamped. */
@@ -28,9 +28,8 @@ export function to8Bit({ r, g, b }: Color): [number, number, number] {
 
 /** `#rrggbb` in lower case, clamped to sRGB; alpha left out. */
 export function toHex(color: Color): string {
-  return `#${to8Bit(color)
-    .map((v) => v.toString(16).padStart(2, '0'))
-    .join('')}`
+  const [r, g, b] = to8Bit(color)
+  return `#${((1 << 24) | (r << 16) | (g << 8) | b).toString(16).slice(1)}`
 }
 
 /** The key under which equal colors meet, alpha left out. Two spellings with the same 8-bit sRGB are one color. */

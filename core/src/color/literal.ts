@@ -105,17 +105,15 @@ export function parseInNotation(text: string, notation: Notation): ColorLiteral 
 
 /** A hex value without its `#`: 3, 4, 6 or 8 digits (CSS Color 4 §5.2); null for anything else. */
 export function hexLiteral(digits: string): ColorLiteral | null {
-  if (!/^(?:[\da-f]{3,4}|[\da-f]{6}|[\da-f]{8})$/i.test(digits)) return null
-  const short = digits.length < 5
-  const pairs = short ? [...digits].map((d) => d + d) : (digits.match(/../g) ?? [])
-  const [r = 0, g = 0, b = 0, alpha = 1] = pairs.map((pair) => Number.parseInt(pair, 16) / 255)
-  return {
-    notation: `hex${digits.length}` as Notation,
-    color: { r, g, b, alpha },
-    alphaIsOpen: false,
-    channels: null,
-    space: null,
-  }
+  const { length } = digits
+  if ((length !== 3 && length !== 4 && length !== 6 && length !== 8) || !/^[\da-f]+$/i.test(digits)) return null
+  const value = Number.parseInt(digits, 16)
+  // Each channel has one digit or two; a single one stands for itself twice.
+  const bits = length < 5 ? 4 : 8
+  const top = length === 3 || length === 6 ? 2 : 3
+  const channel = (index: number) => ((value >>> (bits * (top - index))) & (2 ** bits - 1)) / (2 ** bits - 1)
+  const color = { r: channel(0), g: channel(1), b: channel(2), alpha: top === 3 ? channel(3) : 1 }
+  return { notation: `hex${length}`, color, alphaIsOpen: false, channels: null, space: null }
 }
 
 /** A color name, in any letter case; null for keywords and other words. */

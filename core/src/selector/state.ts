@@ -1,5 +1,3 @@
-import type { Node } from 'postcss-selector-parser'
-
 /** A state that a selector asks for; a selector without one paints at rest. */
 export type State =
   | 'checked'
@@ -37,26 +35,20 @@ const CLASS: readonly (readonly [RegExp, State])[] = [
   [/^(?:is-)?disabled$/i, 'disabled'],
 ]
 
-/** The state that one simple selector stands for, or null. Words inside `:not()` say what a thing is not. */
-export function stateOf(node: Node): State | null {
-  if (isNegated(node)) return null
-  switch (node.type) {
-    case 'pseudo':
-      return PSEUDO[node.value.toLowerCase()] ?? null
-    case 'class':
-      return CLASS.find(([pattern]) => pattern.test(node.value))?.[1] ?? null
-    case 'attribute':
-      if (node.attribute === 'aria-current') return 'current'
-      if (node.attribute === 'open' || (node.attribute === 'aria-expanded' && node.value === 'true')) return 'open'
-      return node.attribute === 'disabled' ? 'disabled' : null
-    default:
-      return null
-  }
+/** The state that a pseudo-class stands for. @param name with its colon */
+export function pseudoState(name: string): State | null {
+  const key = name.toLowerCase()
+  return Object.hasOwn(PSEUDO, key) ? (PSEUDO[key] ?? null) : null
 }
 
-function isNegated(node: Node): boolean {
-  for (let up = node.parent; up; up = up.parent as typeof up) {
-    if (up.type === 'pseudo' && (up as { value?: string }).value?.toLowerCase() === ':not') return true
-  }
-  return false
+/** The state that a class name stands for. */
+export function classState(name: string): State | null {
+  return CLASS.find(([pattern]) => pattern.test(name))?.[1] ?? null
+}
+
+/** The state that an attribute selector asks for. */
+export function attributeState(name: string, value: string | undefined): State | null {
+  if (name === 'aria-current') return 'current'
+  if (name === 'open' || (name === 'aria-expanded' && value === 'true')) return 'open'
+  return name === 'disabled' ? 'disabled' : null
 }

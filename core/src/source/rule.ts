@@ -7,6 +7,8 @@ export interface Rule {
   readonly written: string
   readonly outer: Rule | null
   readonly inKeyframes: boolean
+  /** Its selector list with nesting resolved; null until somebody asks. */
+  resolved: string | null
 }
 
 /** What a rule's selectors say. */
@@ -18,7 +20,6 @@ export type RuleContext = Pick<Context, 'selector' | 'subjects' | 'states' | 'sp
  * selectors stand alone, so that hostile nesting costs neither time nor memory.
  */
 export function ruleReader(sheetLength: number): (rule: Rule) => RuleContext {
-  const resolved = new Map<Rule, string>()
   const lists = new Map<string, readonly SelectorPart[] | null>()
   let budget = 20_000 + 4 * sheetLength
 
@@ -32,10 +33,11 @@ export function ruleReader(sheetLength: number): (rule: Rule) => RuleContext {
   }
   const resolve = (rule: Rule) => {
     const chain: Rule[] = []
-    for (let each: Rule | null = rule; each && !resolved.has(each); each = each.outer) chain.push(each)
+    for (let each: Rule | null = rule; each && each.resolved === null; each = each.outer) chain.push(each)
+    let selector = rule.resolved ?? ''
     for (let each = chain.pop(); each; each = chain.pop())
-      resolved.set(each, nest(each.written, each.outer && (resolved.get(each.outer) ?? null)))
-    return resolved.get(rule) as string
+      each.resolved = selector = nest(each.written, each.outer?.resolved ?? null)
+    return selector
   }
   const parts = (list: string) => {
     let found = lists.get(list)
@@ -46,6 +48,8 @@ export function ruleReader(sheetLength: number): (rule: Rule) => RuleContext {
     const selector = resolve(rule)
     const read = rule.inKeyframes ? null : parts(selector)
     if (!read) return { selector, subjects: [selector], states: [], specificity: null }
+    const only = read.length === 1 ? read[0] : undefined
+    if (only) return { selector, subjects: [only.subject], states: only.states, specificity: only.specificity }
     const states = new Set<State>(read.flatMap((part) => part.states))
     return {
       selector,

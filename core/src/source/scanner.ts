@@ -12,10 +12,6 @@ export interface SheetHandler {
   fault(code: FindingCode, at: number): void
 }
 
-const TAB = 9
-const LF = 10
-const FF = 12
-const CR = 13
 const SPACE = 32
 const DOUBLE = 34
 const SINGLE = 39
@@ -33,6 +29,13 @@ const CLOSE_SQUARE = 93
 const LOWER_L = 108
 const OPEN_CURLY = 123
 const CLOSE_CURLY = 125
+const LF = 10
+const FF = 12
+const CR = 13
+
+/** 1 for the units that mean something to the scanner wherever they stand. */
+const SPECIAL = new Uint8Array(128)
+for (const unit of `"'()/:;[\\]{}`) SPECIAL[unit.charCodeAt(0)] = 1
 
 /**
  * Walks a stylesheet with braces (CSS Syntax 3, and what SCSS and Less add) and reports its statements. Keeps no tree, so that time is
@@ -48,157 +51,146 @@ export function scanBraces(text: string, handler: SheetHandler, interpolation: '
   /** Brackets that nothing closes: plain text. */
   const ignored = new Set<number>()
   /** Offsets of the brackets open in this statement. */
-  let open: number[] = []
+  const open: number[] = []
   /** Offsets of the braces of the blocks that are open. */
   const blocks: number[] = []
   let start = -1
   let colon = -1
-  /** Where the last thing that is no white space ended. */
-  let last = 0
-  let lineHasCode = false
+  /** The comments behind which the statement has not gone on yet. */
+  let comments = { start: -1, end: -1 }
   let i = 0
 
-  const end = () => {
-    if (start >= 0) handler.statement(start, last, colon)
-    start = colon = -1
-  }
-  /** Begins the statement anew, its open brackets taken as plain text. Each stretch of text is met at most twice. */
-  const again = () => {
-    for (const at of open) {
-      ignored.add(at)
-      handler.fault('unclosed-block', at)
-    }
-    open = []
-    i = start
-    colon = -1
-  }
-
   for (;;) {
-    if (i >= text.length) {
-      if (open.length === 0) break
-      again()
+    if (start < 0) {
+      while (i < text.length && text.charCodeAt(i) <= SPACE) i++
+      // Marks around the sheets of very old pages (CSS Syntax 3: CDO and CDC).
+      const code = text.charCodeAt(i)
+      const mark = code === LESS_THAN ? '<!--' : code === MINUS ? '-->' : null
+      if (mark && text.startsWith(mark, i)) {
+        i += mark.length
+        continue
+      }
+    }
+    const ended = i >= text.length
+    const code = ended ? CLOSE_CURLY : text.charCodeAt(i)
+    if (code > 127 || SPECIAL[code] === 0) {
+      if (start < 0) start = i
+      i++
+      while (i < text.length) {
+        const next = text.charCodeAt(i)
+        if (next <= 127 && SPECIAL[next] === 1) break
+        i++
+      }
       continue
     }
-    const code = text.charCodeAt(i)
-    switch (code) {
-      case SPACE:
-      case TAB:
-      case FF:
+    if (code === SLASH) {
+      if (text.charCodeAt(i + 1) === STAR) {
+        const close = text.indexOf('*/', i + 2)
+        if (close < 0) handler.fault('unclosed-comment', i)
+        const after = close < 0 ? text.length : close + 2
+        if (start < 0) handler.comment(i, after, isBehindCode(text, i))
+        else comments = { start: trimmed(text, start, i) === comments.end ? comments.start : i, end: after }
+        i = after
+        continue
+      }
+    } else if (code === SEMICOLON) {
+      if (open.length === 0) {
+        if (start >= 0) handler.statement(start, endOf(text, start, i, comments), colon)
+        start = colon = -1
         i++
         continue
-      case LF:
-      case CR:
-        lineHasCode = false
-        i++
-        continue
-      case SLASH:
-        if (text.charCodeAt(i + 1) === STAR) {
-          const close = text.indexOf('*/', i + 2)
-          if (close < 0) handler.fault('unclosed-comment', i)
-          const after = close < 0 ? text.length : close + 2
-          if (start < 0) handler.comment(i, after, lineHasCode)
-          i = after
-          continue
-        }
-        break
-      case SEMICOLON:
-        if (open.length === 0) {
-          end()
-          lineHasCode = true
-          i++
-          continue
-        }
-        break
-      case OPEN_CURLY:
-        if (open.length > 0 || (i > 0 && text.charCodeAt(i - 1) === sign) || isCustomValue(text, start, colon)) {
-          if (!ignored.has(i)) open.push(i)
-          break
-        }
-        handler.open(start < 0 ? i : start, start < 0 ? i : last, colon)
+      }
+    } else if (code === OPEN_CURLY) {
+      const isBlock =
+        open.length === 0 &&
+        (i === 0 || text.charCodeAt(i - 1) !== sign) &&
+        (!isCustomValue(text, start, colon) || ignored.has(i))
+      if (isBlock) {
+        const from = start < 0 ? i : start
+        handler.open(from, endOf(text, from, i, comments), colon)
         blocks.push(i)
         start = colon = -1
-        lineHasCode = false
-        i++
-        continue
-      case CLOSE_CURLY: {
-        const inner = open.at(-1)
-        if (inner !== undefined && text.charCodeAt(inner) === OPEN_CURLY) {
-          open.pop()
-          break
-        }
-        if (inner !== undefined) {
-          again()
-          continue
-        }
-        end()
-        if (blocks.pop() === undefined) handler.fault('unexpected-close', i)
-        else handler.close()
-        lineHasCode = true
         i++
         continue
       }
-      case LESS_THAN:
-        // Marks around the sheets of very old pages (CSS Syntax 3: CDO and CDC).
-        if (start < 0 && text.startsWith('<!--', i)) {
-          i += 4
-          continue
-        }
-        break
-      case MINUS:
-        if (start < 0 && text.startsWith('-->', i)) {
-          i += 3
-          continue
-        }
-        break
-      case COLON:
-        if (colon < 0 && open.length === 0) colon = i
-        break
-    }
-    if (start < 0) {
-      start = i
-      lineHasCode = true
-    }
-    switch (code) {
-      case DOUBLE:
-      case SINGLE: {
-        const after = skipString(text, i)
-        if (text.charCodeAt(after - 1) !== code || after - i < 2) handler.fault('unclosed-string', i)
-        i = after
-        break
-      }
-      case BACKSLASH:
-        i += 2
-        break
-      case OPEN_PAREN: {
-        const close = isBareUrl(text, i) ? closeParen(i) : -1
-        if (close >= 0 && (lineEnd(i) < 0 || close < lineEnd(i))) i = close + 1
-        else {
-          if (!ignored.has(i)) open.push(i)
-          i++
-        }
-        break
-      }
-      case OPEN_SQUARE:
-        if (!ignored.has(i)) open.push(i)
+      if (!ignored.has(i)) open.push(i)
+    } else if (code === CLOSE_CURLY) {
+      const inner = open.at(-1)
+      if (inner !== undefined && !ended && text.charCodeAt(inner) === OPEN_CURLY) {
+        open.pop()
         i++
-        break
-      case CLOSE_PAREN:
-      case CLOSE_SQUARE: {
-        const inner = open.at(-1)
-        if (inner !== undefined && text.charCodeAt(inner) === (code === CLOSE_PAREN ? OPEN_PAREN : OPEN_SQUARE))
-          open.pop()
-        i++
-        break
+        continue
       }
-      default:
-        i++
+      if (inner !== undefined) {
+        // Begins the statement anew, its open brackets taken as plain text. Each stretch of text is met at most twice.
+        for (const at of open) {
+          ignored.add(at)
+          handler.fault('unclosed-block', at)
+        }
+        open.length = 0
+        i = start
+        start = colon = -1
+        continue
+      }
+      if (start >= 0) handler.statement(start, endOf(text, start, i, comments), colon)
+      start = colon = -1
+      if (ended) break
+      if (blocks.pop() === undefined) handler.fault('unexpected-close', i)
+      else handler.close()
+      i++
+      continue
+    } else if (code === COLON && colon < 0 && open.length === 0) colon = i
+
+    if (start < 0) start = i
+    if (code === DOUBLE || code === SINGLE) {
+      const after = skipString(text, i)
+      if (text.charCodeAt(after - 1) !== code || after - i < 2) handler.fault('unclosed-string', i)
+      i = after
+      continue
     }
-    last = Math.min(i, text.length)
+    if (code === BACKSLASH) {
+      i += 2
+      continue
+    }
+    if (code === OPEN_PAREN) {
+      const close = isBareUrl(text, i) ? closeParen(i) : -1
+      if (close >= 0 && (lineEnd(i) < 0 || close < lineEnd(i))) i = close
+      else if (!ignored.has(i)) open.push(i)
+    } else if (code === OPEN_SQUARE) {
+      if (!ignored.has(i)) open.push(i)
+    } else if (code === CLOSE_PAREN || code === CLOSE_SQUARE) {
+      const inner = open.at(-1)
+      const pair = code === CLOSE_PAREN ? OPEN_PAREN : OPEN_SQUARE
+      if (inner !== undefined && text.charCodeAt(inner) === pair) open.pop()
+    }
+    i++
   }
-  end()
   const unclosed = blocks.at(-1)
   if (unclosed !== undefined) handler.fault('unclosed-block', unclosed)
   while (blocks.pop() !== undefined) handler.close()
+}
+
+/** Where the text that begins at `start` ends before `end`, white space behind it left out. */
+export function trimmed(text: string, start: number, end: number): number {
+  let at = Math.min(end, text.length)
+  while (at > start && text.charCodeAt(at - 1) <= SPACE) at--
+  return at
+}
+
+/** The same, comments behind it left out too. */
+function endOf(text: string, start: number, end: number, comments: { start: number; end: number }): number {
+  const at = trimmed(text, start, end)
+  return at === comments.end && comments.start > start ? trimmed(text, start, comments.start) : at
+}
+
+/** Whether something other than a comment or the beginning of a block stands before `i` on its line. */
+function isBehindCode(text: string, i: number): boolean {
+  for (let at = i - 1; at >= 0; at--) {
+    const code = text.charCodeAt(at)
+    if (code === LF || code === CR || code === OPEN_CURLY) return false
+    if (code > SPACE) return code !== SLASH
+  }
+  return false
 }
 
 /** The value of a custom property may hold braces (CSS Variables 1 §2). */

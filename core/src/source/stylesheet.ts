@@ -1,4 +1,3 @@
-import type { State } from '../selector/state.ts'
 import type { FindingCode } from '../text/finding.ts'
 import { CSS, type Dialect, type Head, type ReadHead } from './dialect.ts'
 import type { Embedded, Emitter } from './emit.ts'
@@ -6,6 +5,7 @@ import { headingOf } from './heading.ts'
 import type { Context } from './occurrence.ts'
 import { type PropertyKind, propertyKind, type Takes } from './property.ts'
 import { type Rule, type RuleContext, ruleReader } from './rule.ts'
+import { trimmed } from './scanner.ts'
 import { findInValue, type ValueHit } from './value.ts'
 import { type Link, linksIn, tripleIn } from './variable.ts'
 
@@ -35,7 +35,8 @@ interface Declared {
 }
 
 /** A value in which something was found. What it is in is known when its block ends: most blocks hold none, and reading their selectors would be in vain. */
-interface Pending extends Declared {
+interface Pending {
+  readonly declared: Declared
   readonly hits: readonly ValueHit[]
   readonly links: readonly Link[]
 }
@@ -86,9 +87,10 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     if (takes === 'none') return
     const value = text.slice(declared.start, declared.end)
     const hits = findInValue(value, takes)
-    const links = linksIn(value, hits)
+    // A property that nobody knows to take a color takes no variable for one either; an argument may.
+    const links = takes === 'unknown' && declared.name !== null ? [] : linksIn(value, hits)
     const triple = declared.variable !== null && hits.length === 0 && tripleIn(value) !== null
-    if (hits.length > 0 || links.length > 0 || triple) into.pending.push({ ...declared, hits, links })
+    if (hits.length > 0 || links.length > 0 || triple) into.pending.push({ declared, hits, links })
   }
 
   const lookInHead = (head: ReadHead, start: number, property: string, into: Block) => {
@@ -98,7 +100,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
   }
 
   const declare = (start: number, end: number, colon: number) => {
-    const name = { start, end: trimEnd(text, start, colon) }
+    const name = { start, end: trimmed(text, start, colon) }
     const written = text.slice(name.start, name.end)
     const property = block.prefix + (written.includes('/*') ? written.replace(/\/\*[\s\S]*?\*\//g, '').trim() : written)
     let kind = kindOf(property)
@@ -113,7 +115,8 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     if (block.pending.length === 0) return
     const rule = block.rule ? readRule(block.rule) : outer
     const inRule = block.rule !== null || outer.selector !== null
-    for (const { property, kind, start, end, name, variable, heading, hits, links } of block.pending) {
+    for (const { declared, hits, links } of block.pending) {
+      const { property, kind, start, end, name, variable, heading } = declared
       const context: Context = {
         property,
         use: kind.use,
@@ -128,8 +131,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
         opacity: inRule ? block.opacity : null,
       }
       for (const hit of hits) emitter.hit(at, start, hit, context)
-      for (const { name: taken, channelsOf, ...range } of links)
-        emitter.reference(at, start + range.start, start + range.end, referenceOf(taken, channelsOf, context))
+      for (const link of links) emitter.reference(at, start + link.start, start + link.end, referenceOf(link, context))
       if (variable === null || name === null) continue
       const { selector, atRules } = context
       emitter.definition(at, name.start, name.end, { name: variable, selector, atRules })
@@ -151,7 +153,9 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
       const inner: Block = {
         kind: head.kind,
         rule:
-          head.kind === 'rule' ? { written, outer: block.rule, inKeyframes: isKeyframes(block.atRules) } : block.rule,
+          head.kind === 'rule'
+            ? { written, outer: block.rule, inKeyframes: isKeyframes(block.atRules), resolved: null }
+            : block.rule,
         atRules: head.kind === 'condition' ? [...block.atRules, written.replace(/\s+/g, ' ')] : block.atRules,
         prefix: head.kind === 'prefix' ? block.prefix + head.prefix : '',
         variable: head.kind === 'map' ? head.variable : null,
@@ -197,16 +201,9 @@ function opacityOf(value: string): number | null {
   return match ? Math.min(1, Number(match[1]) / (match[2] ? 100 : 1)) : null
 }
 
-function referenceOf(name: string, channelsOf: Link['channelsOf'], context: Context) {
+function referenceOf({ name, channelsOf }: Link, context: Context) {
   const { property, use, selector, states, variable } = context
-  return { name, channelsOf, property, use, selector, states: states as readonly State[], variable }
-}
-
-/** Where the text that begins at `start` ends before `end`, white space behind it left out. */
-function trimEnd(text: string, start: number, end: number): number {
-  let at = end
-  while (at > start && text.charCodeAt(at - 1) <= 32) at--
-  return at
+  return { name, channelsOf, property, use, selector, states, variable }
 }
 
 /** The inside of a comment as it was received: one that began with two slashes has no closing mark. */

@@ -35,8 +35,12 @@ export function findInValue(value: string, takes: Takes): ValueHit[] {
   if (takes === 'none') return []
   if (takes === 'color' && isOldFilter(value)) return findInOldFilter(value)
   if (!mayHoldColor(value, takes)) return []
+  if (ONLY_VARIABLE.test(value)) return []
   return onlyHex(value, takes) ?? findInTokens(tokenize({ css: value }), takes)
 }
+
+/** `var(--x)` and nothing else: the commonest value that holds no color. */
+const ONLY_VARIABLE = /^\s*var\(\s*--[\w-]+\s*\)\s*$/
 
 /** The commonest value of all, `#fff`, read without tokenizing it. */
 function onlyHex(value: string, takes: Takes): ValueHit[] | null {

@@ -7,6 +7,11 @@ export interface Position {
 /** Offsets at which each line of a text begins. CRLF, CR and LF each end a line (CSS Syntax 3 §3.3 counts form feed too; editors do not, nor does this). */
 export function lineStarts(text: string): number[] {
   const starts = [0]
+  // Most texts have no CR: searching for LF alone is many times faster than looking at every unit.
+  if (!text.includes('\r')) {
+    for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) starts.push(at + 1)
+    return starts
+  }
   for (let i = 0; i < text.length; i++) {
     const unit = text.charCodeAt(i)
     if (unit === 10 || (unit === 13 && text.charCodeAt(i + 1) !== 10)) starts.push(i + 1)
