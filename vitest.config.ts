@@ -12,6 +12,7 @@ export default defineConfig({
       project('core', '**/*.test.ts'),
       project('contracts', '**/*.test.ts'),
       project('cli', '**/*.test.ts'),
+      project('corpus', '**/*.test.ts'),
       project('web', 'src/**/*.test.{ts,tsx}'),
       // Integration tests share one PostgreSQL; each file has a database of its own.
       project('server', '**/*.test.ts'),

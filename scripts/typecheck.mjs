@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { ROOT } from './lib/packages.mjs'
 
 let failed = false
-for (const part of ['core', 'core/tsconfig.test.json', 'contracts', 'server', 'web', 'cli', 'e2e']) {
+for (const part of ['core', 'core/tsconfig.test.json', 'contracts', 'server', 'web', 'cli', 'e2e', 'corpus']) {
   const { status } = spawnSync(process.execPath, [join(ROOT, 'node_modules/typescript/bin/tsc'), '-p', part], {
     cwd: ROOT,
     stdio: 'inherit',

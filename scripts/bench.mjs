@@ -1,0 +1,23 @@
+import { spawnSync } from 'node:child_process'
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { ensurePackages, ROOT, say } from './lib/packages.mjs'
+
+/** The speed and memory of the audit, as ratios in one run. */
+ensurePackages()
+const { build } = await import('esbuild')
+const out = join(ROOT, 'corpus/dist/bench.mjs')
+mkdirSync(join(ROOT, 'corpus/dist'), { recursive: true })
+await build({
+  entryPoints: [join(ROOT, 'corpus/src/bench.ts')],
+  outfile: out,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  packages: 'external',
+  alias: { '@undo-ink/core': join(ROOT, 'core/src/index.ts') },
+  logLevel: 'error',
+})
+say('measuring; a minute or two …')
+const { status } = spawnSync(process.execPath, ['--expose-gc', out], { cwd: ROOT, stdio: 'inherit' })
+process.exit(status ?? 1)
