@@ -153,7 +153,14 @@ export const variableSchema = z
 true satisfies Same<z.infer<typeof variableSchema>, Variable>
 
 export const findingCodeSchema = z
-  .enum(['unclosed-comment', 'unclosed-string', 'unclosed-block', 'unexpected-close', 'unreadable-css'])
+  .enum([
+    'unclosed-comment',
+    'unclosed-string',
+    'unclosed-block',
+    'unexpected-close',
+    'unreadable-css',
+    'drawing-not-reversible',
+  ])
   .describe('What is odd')
 true satisfies Same<z.infer<typeof findingCodeSchema>, FindingCode>
 

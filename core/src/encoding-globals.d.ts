@@ -6,3 +6,6 @@ declare class TextDecoder {
 declare class TextEncoder {
   encode(input: string): Uint8Array<ArrayBuffer>
 }
+/** Base64 of HTML §8.3, one unit a byte. */
+declare function atob(data: string): string
+declare function btoa(data: string): string

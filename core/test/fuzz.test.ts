@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { resolver } from '../src/plan/outcome.ts'
-import { changesInPlace } from '../src/rewrite/in-place.ts'
+import { changesInPlace, editsOf } from '../src/rewrite/in-place.ts'
 import { classify } from '../src/source/classify.ts'
 import { readSource } from '../src/source/read.ts'
 import { applyEdits, fileEdits, invertEdits } from '../src/text/edit.ts'
@@ -104,7 +104,7 @@ function check(path: string, text: string): number {
     target: { colors: [color] },
     to: { kind: 'role', role: 'r' } as const,
   }))
-  const edits = changesInPlace(occurrences, resolver(decisions, roles)).map(({ edit }) => edit)
+  const edits = editsOf(text, changesInPlace(occurrences, resolver(decisions, roles)))
   const file = fileEdits(path, text.length, edits)
   expect(applyEdits(applyEdits(text, file), invertEdits(text, file))).toBe(text)
   return occurrences.length

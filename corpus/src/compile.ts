@@ -6,6 +6,7 @@ import {
   applyEdits,
   changesInPlace,
   type Decision,
+  editsOf,
   fileEdits,
   type Occurrence,
   type Role,
@@ -45,7 +46,7 @@ export async function compileBeforeAndAfter(name: string, entry: string): Promis
       const text = readFileSync(join(folder, path), 'utf8')
       const chosen = readSource({ path: `a.${file.syntax}`, text, encoding: 'utf-8' }).occurrences.filter(isOnlyPainted)
       for (const { color } of chosen) if (!planned.has(color)) planned.set(color, freshColor(planned.size))
-      const edits = changesInPlace(chosen, resolver(...planOf(planned))).map(({ edit }) => edit)
+      const edits = editsOf(text, changesInPlace(chosen, resolver(...planOf(planned))))
       rewritten += edits.length
       writeFileSync(join(folder, path), applyEdits(text, fileEdits(path, text.length, edits)))
     }

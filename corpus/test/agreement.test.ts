@@ -35,14 +35,16 @@ describe('the audit agrees', () => {
     const refused: string[] = []
     for (const file of files) {
       const text = textOf(file)
-      const { occurrences } = readSource({ path: `a.${file.syntax}`, text, encoding: 'utf-8' })
+      const reading = readSource({ path: `a.${file.syntax}`, text, encoding: 'utf-8' })
+      // To the other routes a drawing in an address is a string.
+      const occurrences = reading.occurrences.filter(({ inner }) => inner === null)
       const found = await route(file, text, occurrences).catch((error: Error) => error.message)
       if (typeof found === 'string') refused.push(`${file.name}: ${found.slice(0, 80)}`)
       else {
         total.ours += found.ours
         total.theirs += found.theirs
         total.both += found.both
-        for (const difference of found.differences) say(`${name}: ${file.name}: ${difference}`)
+        for (const difference of found.differences.slice(0, 3)) say(`${name}: ${file.name}: ${difference}`)
       }
     }
     const recall = total.both / total.theirs

@@ -6,6 +6,7 @@ import {
   changesInPlace,
   type Decision,
   decode,
+  editsOf,
   encode,
   fileEdits,
   opaqueKey,
@@ -40,8 +41,7 @@ function rewritten({ path, reading }: FolderFile, bytes: Buffer, resolvePlace: R
   if (changes.length === 0) return { bytes, changes: 0, hex: 0 }
   const source = decode(path, bytes)
   if (typeof source === 'string') throw new Misuse(`${path} changed while it was read`)
-  const edits = changes.map(({ edit }) => edit)
-  const text = applyEdits(source.text, fileEdits(path, source.text.length, edits))
+  const text = applyEdits(source.text, fileEdits(path, source.text.length, editsOf(source.text, changes)))
   const hex = changes.filter(({ keptNotation }) => !keptNotation).length
   return { bytes: encode(text, source.encoding), changes: changes.length, hex }
 }

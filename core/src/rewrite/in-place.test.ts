@@ -8,7 +8,7 @@ import { readSource } from '../source/read.ts'
 import { syntaxOf } from '../source/syntax.ts'
 import { applyEdits, fileEdits } from '../text/edit.ts'
 import { decode, encode } from '../text/source-text.ts'
-import { changesInPlace } from './in-place.ts'
+import { changesInPlace, editsOf } from './in-place.ts'
 
 const SITE = join(import.meta.dirname, '../../../demo/site')
 const FILES = readdirSync(SITE, { recursive: true, encoding: 'utf8' }).filter((path) =>
@@ -48,11 +48,7 @@ describe('a rewrite in place of the demo', () => {
     }))
     const resolve = resolver(decisions, roles)
     const changes = changesInPlace(occurrences, resolve)
-    const file = fileEdits(
-      path,
-      decoded.text.length,
-      changes.map(({ edit }) => edit),
-    )
+    const file = fileEdits(path, decoded.text.length, editsOf(decoded.text, changes))
     const after = applyEdits(decoded.text, file)
     // What stands between the edits, before and after.
     let from = 0

@@ -2,27 +2,23 @@ import { opaqueKey } from '../color/color.ts'
 import type { Finding } from '../text/finding.ts'
 import { lineStarts, positionAt } from '../text/lines.ts'
 import type { SourceText } from '../text/source-text.ts'
+import type { Embedded } from './embedded.ts'
 import { computingFunction } from './functions.ts'
 import type {
   ChannelTriple,
   Computed,
   Context,
   Definition,
+  Inner,
   Keyword,
   Occurrence,
+  OuterContext,
   Place,
   PlacedFinding,
   Reading,
   Reference,
 } from './occurrence.ts'
 import type { ValueHit } from './value.ts'
-
-/** A stretch of a file that is read as a text of its own: an embedded sheet, an attribute's value with its references decoded. */
-export interface Embedded {
-  readonly text: string
-  /** Offset in the file's text of an offset in this text. */
-  toSource(offset: number): number
-}
 
 /** Takes what readers find in one file and places it. */
 export interface Emitter {
@@ -32,12 +28,20 @@ export interface Emitter {
   triple(at: Embedded, start: number, end: number, context: Context): void
   definition(at: Embedded, start: number, end: number, defined: Omit<Definition, keyof Place>): void
   reference(at: Embedded, start: number, end: number, taken: Omit<Reference, keyof Place>): void
-  finding(code: Finding['code'], start: number, end: number): void
+  /** A drawing in a value: read when the file has been. */
+  drawing(at: Embedded, outer: OuterContext): void
+  finding(at: Embedded, code: Finding['code'], start: number, end: number): void
 }
 
 const EXCERPT = 60
 
-export function collect(source: SourceText, read: (emitter: Emitter) => void): Reading {
+/** Reads one file. @param readDrawing reads the drawings that were met in it */
+export function collect(
+  source: SourceText,
+  read: (emitter: Emitter) => void,
+  readDrawing: (at: Embedded, outer: OuterContext, emitter: Emitter) => void,
+): Reading {
+  const drawings: [Embedded, OuterContext][] = []
   const starts = lineStarts(source.text)
   const occurrences: Occurrence[] = []
   const keywords: Keyword[] = []
@@ -47,11 +51,12 @@ export function collect(source: SourceText, read: (emitter: Emitter) => void): R
   const triples: ChannelTriple[] = []
   const findings: PlacedFinding[] = []
   const place = (at: Embedded, from: number, to: number): Place => {
-    const range = { start: at.toSource(from), end: at.toSource(to) }
+    const own = { start: at.toSource(from), end: at.toSource(to) }
+    const [range, text] = at.drawing?.encoding === 'base64' ? [at.drawing.payload, at.drawing.text] : [own, source.text]
     const { line, column } = positionAt(starts, range.start)
-    return { range, line, column, raw: source.text.slice(range.start, range.end) }
+    return { range, line, column, raw: text.slice(own.start, own.end) }
   }
-  read({
+  const emitter: Emitter = {
     source,
     hit(at, offset, { start, end, found, functions, confidence }, context) {
       const { range, line, column, raw } = place(at, offset + start, offset + end)
@@ -82,7 +87,7 @@ export function collect(source: SourceText, read: (emitter: Emitter) => void): R
           functions,
           computedWith: functions.length === 0 ? null : computingFunction(functions),
           confidence,
-          inner: null,
+          inner: at.drawing && innerOf(at, offset + start, offset + end),
         })
     },
     triple(at, start, end, context) {
@@ -96,16 +101,33 @@ export function collect(source: SourceText, read: (emitter: Emitter) => void): R
       const { range, line, column, raw } = place(at, start, end)
       references.push({ range, line, column, raw, name, property, use, selector, states, variable, channelsOf })
     },
-    finding(code, start, end) {
-      findings.push({
-        code,
-        range: { start, end },
-        ...positionAt(starts, start),
-        excerpt: source.text.slice(start, start + EXCERPT),
-      })
+    finding(at, code, start, end) {
+      const { range, line, column } = place(at, start, end)
+      const excerpt = at.text.slice(start, start + EXCERPT)
+      findings.push({ code, range, line, column, excerpt })
     },
-  })
-  for (const list of [occurrences, keywords, computed, definitions, references, triples, findings])
-    list.sort((a, b) => a.range.start - b.range.start)
+    drawing(at, outer) {
+      drawings.push([at, outer])
+    },
+  }
+  read(emitter)
+  for (const [at, outer] of drawings) readDrawing(at, outer, emitter)
+  for (const list of [occurrences, keywords, computed, definitions, references, triples, findings]) list.sort(byPlace)
   return { occurrences, keywords, computed, definitions, references, triples, findings }
+}
+
+function innerOf(at: Embedded, start: number, end: number): Inner | null {
+  if (at.drawing?.encoding !== 'base64') return at.drawing
+  return { encoding: 'base64', range: { start: at.toSource(start), end: at.toSource(end) } }
+}
+
+/** By range; those within one payload by their ranges in it. */
+function byPlace(a: Placed, b: Placed): number {
+  return a.range.start - b.range.start || innerStart(a) - innerStart(b)
+}
+
+type Placed = Pick<Place, 'range'> & { readonly inner?: Inner | null }
+
+function innerStart({ inner }: Placed): number {
+  return inner?.encoding === 'base64' ? inner.range.start : 0
 }

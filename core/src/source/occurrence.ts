@@ -29,6 +29,18 @@ export interface Context {
   readonly opacity: number | null
 }
 
+/** What a rule and what stands around it give to its declarations. */
+export type OuterContext = Pick<Context, 'selector' | 'subjects' | 'states' | 'specificity' | 'atRules' | 'heading'>
+
+export const OUTSIDE_RULES: OuterContext = {
+  selector: null,
+  subjects: [],
+  states: [],
+  specificity: null,
+  atRules: [],
+  heading: null,
+}
+
 /** How sure it is that a text is a color: `certain` where the language says so, else by the evidence of its place. */
 export type Confidence = 'certain' | 'likely' | 'possible'
 

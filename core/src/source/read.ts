@@ -2,8 +2,9 @@ import type { SourceText } from '../text/source-text.ts'
 import { CSS, type Dialect, LESS, SCSS } from './dialect.ts'
 import { collect, type Emitter } from './emit.ts'
 import { readMarkup } from './markup.ts'
-import type { Reading } from './occurrence.ts'
-import { OUTSIDE_RULES, readStylesheet } from './stylesheet.ts'
+import { OUTSIDE_RULES, type Reading } from './occurrence.ts'
+import { readStylesheet } from './stylesheet.ts'
+import { readSvg } from './svg.ts'
 import { type Syntax, syntaxOf } from './syntax.ts'
 
 /** Reports every color of one file to the emitter. Recovers from errors: a bad region costs that region, never the file. */
@@ -11,7 +12,12 @@ export type Reader = (emitter: Emitter) => void
 
 function sheet(dialect: Dialect): Reader {
   return (emitter) =>
-    readStylesheet({ text: emitter.source.text, toSource: (offset) => offset }, OUTSIDE_RULES, emitter, dialect)
+    readStylesheet(
+      { text: emitter.source.text, toSource: (offset) => offset, drawing: null },
+      OUTSIDE_RULES,
+      emitter,
+      dialect,
+    )
 }
 
 /** One reader per syntax; null: such files are kept as they came and not read. */
@@ -37,5 +43,5 @@ export const READING_VERSION = 3
 /** Everything that one file holds. Time in proportion to its length. */
 export function readSource(source: SourceText): Reading {
   const reader = READERS[syntaxOf(source.path)]
-  return collect(source, reader ?? (() => {}))
+  return collect(source, reader ?? (() => {}), readSvg)
 }

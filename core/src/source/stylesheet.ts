@@ -1,25 +1,15 @@
 import type { FindingCode } from '../text/finding.ts'
+import { drawingOf, findDrawings, type Payload } from './data-url.ts'
 import { CSS, type Dialect, type Head, type ReadHead } from './dialect.ts'
-import type { Embedded, Emitter } from './emit.ts'
+import type { Embedded } from './embedded.ts'
+import type { Emitter } from './emit.ts'
 import { headingOf } from './heading.ts'
-import type { Context } from './occurrence.ts'
+import type { Context, OuterContext } from './occurrence.ts'
 import { type PropertyKind, propertyKind, type Takes } from './property.ts'
-import { type Rule, type RuleContext, ruleReader } from './rule.ts'
+import { type Rule, ruleReader } from './rule.ts'
 import { trimmed } from './scanner.ts'
 import { findInValue, type ValueHit } from './value.ts'
 import { type Link, linksIn, tripleIn } from './variable.ts'
-
-/** What a rule and what stands around it give to its declarations. */
-export type OuterContext = RuleContext & Pick<Context, 'atRules' | 'heading'>
-
-export const OUTSIDE_RULES: OuterContext = {
-  selector: null,
-  subjects: [],
-  states: [],
-  specificity: null,
-  atRules: [],
-  heading: null,
-}
 
 /** One value to look through: a declaration's, or the arguments in a head. */
 interface Declared {
@@ -39,6 +29,7 @@ interface Pending {
   readonly declared: Declared
   readonly hits: readonly ValueHit[]
   readonly links: readonly Link[]
+  readonly drawings: readonly Payload[]
 }
 
 /** A block that is open. */
@@ -90,7 +81,10 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     // A property that nobody knows to take a color takes no variable for one either; an argument may.
     const links = takes === 'unknown' && declared.name !== null ? [] : linksIn(value, hits)
     const triple = declared.variable !== null && hits.length === 0 && tripleIn(value) !== null
-    if (hits.length > 0 || links.length > 0 || triple) into.pending.push({ declared, hits, links })
+    // A drawing within a drawing is none that a browser shows.
+    const drawings = at.drawing ? [] : findDrawings(value)
+    if (hits.length > 0 || links.length > 0 || drawings.length > 0 || triple)
+      into.pending.push({ declared, hits, links, drawings })
   }
 
   const lookInHead = (head: ReadHead, start: number, property: string, into: Block) => {
@@ -110,12 +104,20 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     look({ property, kind, start: colon + 1, end, name, variable, heading: block.heading }, block)
   }
 
+  const readDrawing = (payload: Payload, origin: number, { selector, subjects, states, ...context }: Context) => {
+    const [start, end] = [origin + payload.start, origin + payload.end]
+    const drawing = drawingOf(at, { ...payload, start, end })
+    if (!drawing) return emitter.finding(at, 'drawing-not-reversible', start, end)
+    const { specificity, atRules, heading } = context
+    emitter.drawing(drawing, { selector, subjects, states, specificity, atRules, heading })
+  }
+
   /** Reports what the block that ends holds, now that all that stands in it is known. */
   const flush = () => {
     if (block.pending.length === 0) return
     const rule = block.rule ? readRule(block.rule) : outer
     const inRule = block.rule !== null || outer.selector !== null
-    for (const { declared, hits, links } of block.pending) {
+    for (const { declared, hits, links, drawings } of block.pending) {
       const { property, kind, start, end, name, variable, heading } = declared
       const context: Context = {
         property,
@@ -132,6 +134,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
       }
       for (const hit of hits) emitter.hit(at, start, hit, context)
       for (const link of links) emitter.reference(at, start + link.start, start + link.end, referenceOf(link, context))
+      for (const payload of drawings) readDrawing(payload, start, context)
       if (variable === null || name === null) continue
       const { selector, atRules } = context
       emitter.definition(at, name.start, name.end, { name: variable, selector, atRules })
@@ -175,11 +178,11 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
       const written = text.slice(start, end)
       if (colon >= 0 && dialect.isDeclaration(written)) return declare(start, end, colon)
       const read = dialect.statementHead(written)
-      if (read.head.kind === 'unreadable') emitter.finding('unreadable-css', at.toSource(start), at.toSource(start + 1))
+      if (read.head.kind === 'unreadable') emitter.finding(at, 'unreadable-css', start, start + 1)
       else lookInHead(read, start, /^@?[\w-]*/.exec(written)?.[0] ?? '', block)
     },
     fault(code: FindingCode, offset) {
-      emitter.finding(code, at.toSource(offset), at.toSource(Math.min(text.length, offset + 1)))
+      emitter.finding(at, code, offset, Math.min(text.length, offset + 1))
     },
   })
   flush()

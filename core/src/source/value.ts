@@ -232,9 +232,12 @@ function isColorList(tokens: readonly CSSToken[]): boolean {
   let depth = 0
   let others = 0
   let words = 0
+  let functions = 0
   for (const token of tokens) {
-    if (token[0] === TokenType.Function || token[0] === TokenType.OpenParen) depth++
-    else if (token[0] === TokenType.CloseParen) depth--
+    if (token[0] === TokenType.Function || token[0] === TokenType.OpenParen) {
+      depth++
+      functions++
+    } else if (token[0] === TokenType.CloseParen) depth--
     if (depth > 0) continue
     if (token[0] === TokenType.Ident) {
       const word = token[4].value.toLowerCase()
@@ -244,5 +247,5 @@ function isColorList(tokens: readonly CSSToken[]): boolean {
     } else if (token[0] === TokenType.Dimension || token[0] === TokenType.Number) others++
     else if (token[0] === TokenType.String || token[0] === TokenType.URL) return false
   }
-  return words === 1 || others > 0
+  return (words === 1 && functions === 0) || others > 0
 }

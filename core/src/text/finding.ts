@@ -7,6 +7,7 @@ export type FindingCode =
   | 'unclosed-block'
   | 'unexpected-close'
   | 'unreadable-css'
+  | 'drawing-not-reversible'
 
 /** Something that deserves a look, with its place. */
 export interface Finding {

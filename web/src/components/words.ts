@@ -64,6 +64,7 @@ export const FINDING_WORDS: Readonly<Record<FindingCode, string>> = {
   'unclosed-block': 'a block or bracket that never closes',
   'unexpected-close': 'a closing brace that nothing opened',
   'unreadable-css': 'something that is no CSS',
+  'drawing-not-reversible': 'a drawing in an address that could not be written back as it came',
 }
 
 /** An encoding as it is shown; its byte-order mark is named apart. */

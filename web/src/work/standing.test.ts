@@ -73,7 +73,7 @@ describe('changes', () => {
   const changes = changesOf(places, resolver([whole, line], roles))
 
   it('leave out what is kept and what would read the same', () => {
-    expect(changes.map(({ occurrence, edit }) => [occurrence.index, edit.replacement])).toEqual([
+    expect(changes.map(({ occurrence, replacement }) => [occurrence.index, replacement])).toEqual([
       [0, '#0b6e74'],
       [1, '#0b6e74'],
     ])

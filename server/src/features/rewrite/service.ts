@@ -1,5 +1,5 @@
 import type { Readable } from 'node:stream'
-import { applyEdits, changesInPlace, decode, encode, fileEdits, resolver } from '@undo-ink/core'
+import { applyEdits, changesInPlace, decode, editsOf, encode, fileEdits, resolver } from '@undo-ink/core'
 import { ZipFile } from 'yazl'
 import type { FileRow, PlanRow } from '../../db/models.ts'
 import { findReading, loadBytes } from '../audit/store.ts'
@@ -15,11 +15,7 @@ export async function rewriteFile(file: FileRow, { state, roles }: Standing): Pr
   if (changes.length === 0) return bytes
   const source = decode(file.path, bytes)
   if (typeof source === 'string') throw new Error(`${file.path} was read once and cannot be read now: ${source}`)
-  const edits = fileEdits(
-    file.path,
-    source.text.length,
-    changes.map(({ edit }) => edit),
-  )
+  const edits = fileEdits(file.path, source.text.length, editsOf(source.text, changes))
   return Buffer.from(encode(applyEdits(source.text, edits), source.encoding))
 }
 

@@ -1,16 +1,18 @@
-import { type Change, changesInPlace, type Resolve, type Role } from '@undo-ink/core'
+import { type Change, changesInPlace, opaqueKey, type Resolve, type Role } from '@undo-ink/core'
 import { groupBy, type PlaceOf } from '../../work/places.ts'
 
 /** One change with the role that it follows from. */
 export interface RoleChange extends Change<PlaceOf> {
   readonly role: Role
+  /** The new color's opaque key. */
+  readonly color: string
 }
 
 /** All changes of the plan, by file and position. */
 export function changesOf(places: readonly PlaceOf[], resolve: Resolve): RoleChange[] {
   return changesInPlace(places, resolve).flatMap((change) => {
     const outcome = resolve(change.occurrence)
-    return outcome.kind === 'role' ? [{ ...change, role: outcome.role }] : []
+    return outcome.kind === 'role' ? [{ ...change, role: outcome.role, color: opaqueKey(outcome.color) }] : []
   })
 }
 
@@ -22,7 +24,7 @@ export interface ChangeGroup {
 
 /** One group for each old color and role that a decision brings together, most changes first. */
 export function byDecision(changes: readonly RoleChange[]): ChangeGroup[] {
-  return groups(changes, ({ edit }) => edit.decisions.join(' ')).toSorted((a, b) => b.changes.length - a.changes.length)
+  return groups(changes, ({ decisions }) => decisions.join(' ')).toSorted((a, b) => b.changes.length - a.changes.length)
 }
 
 export function byFile(changes: readonly RoleChange[]): ChangeGroup[] {

@@ -35,7 +35,7 @@ export function ProofSource({ change, group, all }: ProofSourceProps) {
       [...groupBy(here, ({ occurrence }) => occurrence.line)].map(
         ([at, changes]): MarginNote => ({
           line: at,
-          key: changes.map(({ occurrence, edit }) => `${occurrence.raw} ${edit.replacement}`).join('\n'),
+          key: changes.map(({ occurrence, replacement }) => `${occurrence.raw} ${replacement}`).join('\n'),
           rows: changes.length,
           render: () => corrections(changes),
         }),
@@ -86,19 +86,19 @@ export function ProofSource({ change, group, all }: ProofSourceProps) {
 /** The corrections of one line, one below the other: both colors, the new text, and a word where the notation had to change. */
 function corrections(changes: readonly RoleChange[]): HTMLElement {
   const box = document.createElement('div')
-  for (const { occurrence, edit, role, keptNotation } of changes) {
+  for (const { occurrence, replacement, color: becomes, role, keptNotation } of changes) {
     const row = document.createElement('div')
     row.style.cssText =
       'display:flex;gap:6px;height:22px;align-items:center;padding-left:8px;color:var(--chakra-colors-ink)'
-    row.title = `${occurrence.raw} becomes ${edit.replacement}: ${role.name}`
+    row.title = `${occurrence.raw} becomes ${replacement}: ${role.name}`
     const { color, alpha } = occurrence
     const text = document.createElement('span')
     text.style.cssText = 'font-weight:600;overflow:hidden;text-overflow:ellipsis;white-space:nowrap;min-width:0'
-    text.textContent = edit.replacement
+    text.textContent = replacement
     row.append(
       colorDots([
         { paint: withAlpha(color, alpha ?? 1), title: occurrence.raw },
-        { paint: edit.replacement, title: role.name },
+        { paint: withAlpha(becomes, alpha ?? 1), title: role.name },
       ]),
       text,
     )

@@ -1,0 +1,21 @@
+import type { Range } from '../text/range.ts'
+
+/** How a drawing stands in its file. */
+export type Drawing =
+  | { readonly encoding: 'percent' }
+  /** Where the payload stands in the file, and what it is decoded. */
+  | { readonly encoding: 'base64'; readonly payload: Range; readonly text: string }
+
+/** A stretch of a file that is read as a text of its own: an embedded sheet, an attribute's value with its references decoded, a drawing. */
+export interface Embedded {
+  readonly text: string
+  /** Offset in the file's text of an offset in this text; within a base64 payload, in the payload decoded. */
+  toSource(offset: number): number
+  /** The encoded drawing that it is in. */
+  readonly drawing: Drawing | null
+}
+
+/** A text within another. @param toOuter offset in the outer text of an offset in this one */
+export function within(outer: Embedded, text: string, toOuter: (offset: number) => number): Embedded {
+  return { text, toSource: (offset) => outer.toSource(toOuter(offset)), drawing: outer.drawing }
+}
