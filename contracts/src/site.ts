@@ -1,4 +1,5 @@
 import type { Encoding, NotRead, Syntax } from '@undo-ink/core'
+import { LEGACY_ENCODINGS } from '@undo-ink/core'
 import { z } from 'zod'
 import type { Same } from './mirror.ts'
 
@@ -22,7 +23,7 @@ export const syntaxSchema = z
 true satisfies Same<z.infer<typeof syntaxSchema>, Syntax>
 
 export const encodingSchema = z
-  .enum(['utf-8', 'utf-8-bom', 'utf-16le', 'utf-16be', 'windows-1252'])
+  .enum(['utf-8', 'utf-8-bom', 'utf-16le', 'utf-16be', 'windows-1252', ...LEGACY_ENCODINGS])
   .describe('How the bytes were read; the byte-order mark belongs to the encoding')
 true satisfies Same<z.infer<typeof encodingSchema>, Encoding>
 

@@ -1,6 +1,7 @@
 /** The two text coders of the Encoding standard: every runtime that core runs in has them, no library of types that core may use declares them. */
 declare class TextDecoder {
   constructor(label?: string, options?: { fatal?: boolean; ignoreBOM?: boolean })
+  readonly encoding: string
   decode(input: Uint8Array): string
 }
 declare class TextEncoder {

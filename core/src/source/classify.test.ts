@@ -12,7 +12,7 @@ it.each<[string, Uint8Array, string | null]>([
   ['a.css', bytes('a'.repeat(101)), 'too-long'],
   ['a.css', Uint8Array.of(1, 0, 2), 'binary'],
   ['a.scss', bytes('a{}'), null],
-  ['a.sass', bytes('a'), 'not-read-yet'],
+  ['a.sass', bytes('a'), null],
   ['a.svg', bytes('<svg/>'), 'not-read-yet'],
   ['a.png', bytes('x'), 'no-colors-here'],
   ['LICENSE', bytes('x'), 'no-colors-here'],

@@ -95,9 +95,9 @@ function unescaped(written: string): string {
 
 /** The text of a base64 payload; null where encoding it again would not give the same. */
 export function decodeBase64(payload: string): string | null {
-  if (!/^[\w+/]+={0,2}$/.test(payload)) return null
-  const bytes = Uint8Array.from(atob(payload), (char) => char.charCodeAt(0))
+  if (!/^[a-z\d+/]+={0,2}$/i.test(payload) || payload.length % 4 !== 0) return null
   try {
+    const bytes = Uint8Array.from(atob(payload), (char) => char.charCodeAt(0))
     const text = new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(bytes)
     return encodeBase64(text) === payload ? text : null
   } catch {

@@ -25,6 +25,8 @@ export interface ReadHead {
 
 /** What one language of stylesheets does differently. */
 export interface Dialect {
+  /** Whether it is read by its words alone: then nothing in it is certain. */
+  readonly lexical: boolean
   /** A text of the same length in which comments are block comments and template tags are blanks. */
   prepare(text: string): string
   scan(text: string, handler: SheetHandler): void
@@ -36,18 +38,22 @@ export interface Dialect {
   isDeclaration(statement: string): boolean
 }
 
-const RULE: ReadHead = { head: { kind: 'rule' }, values: null }
+export const RULE: ReadHead = { head: { kind: 'rule' }, values: null }
 const CONDITION: ReadHead = { head: { kind: 'condition' }, values: null }
 const DIRECTIVE: ReadHead = { head: { kind: 'directive' }, values: null }
 const UNREADABLE: ReadHead = { head: { kind: 'unreadable' }, values: null }
+/** A line of a language that is read by its words: it may well mean something. */
+export const UNREADABLE_LINE: ReadHead = DIRECTIVE
 
 const isAtRule = (statement: string) => statement.startsWith('@')
 
-function directive(start: number, end: number): ReadHead {
+/** A directive whose arguments stand at [start, end). */
+export function directive(start: number, end: number): ReadHead {
   return { head: { kind: 'directive' }, values: { start, end } }
 }
 
 export const CSS: Dialect = {
+  lexical: false,
   prepare: blankTemplateTags,
   scan: (text, handler) => scanBraces(text, handler, null),
   blockHead: (head) => (isAtRule(head) ? CONDITION : RULE),
@@ -68,6 +74,7 @@ export function sassAtRule(head: string): ReadHead {
 }
 
 export const SCSS: Dialect = {
+  lexical: false,
   prepare: (text) => blockComments(blankTemplateTags(text)),
   scan: (text, handler) => scanBraces(text, handler, '#'),
   blockHead(head, colon) {
@@ -95,6 +102,7 @@ function lessArguments(head: string): ReadHead['values'] {
 }
 
 export const LESS: Dialect = {
+  lexical: false,
   prepare: (text) => blockComments(blankTemplateTags(text)),
   scan: (text, handler) => scanBraces(text, handler, '@'),
   blockHead(head) {

@@ -1,6 +1,7 @@
 import type { SourceText } from '../text/source-text.ts'
 import { CSS, type Dialect, LESS, SCSS } from './dialect.ts'
 import { collect, type Emitter } from './emit.ts'
+import { SASS, STYLUS } from './indented-dialect.ts'
 import { readMarkup } from './markup.ts'
 import { OUTSIDE_RULES, type Reading } from './occurrence.ts'
 import { readStylesheet } from './stylesheet.ts'
@@ -26,8 +27,8 @@ export const READERS: Readonly<Record<Syntax, Reader | null>> = {
   html: readMarkup,
   scss: sheet(SCSS),
   less: sheet(LESS),
-  sass: null,
-  stylus: null,
+  sass: sheet(SASS),
+  stylus: sheet(STYLUS),
   template: null,
   svg: null,
   script: null,

@@ -221,7 +221,7 @@ function isBareUrl(text: string, i: number): boolean {
 }
 
 /** Finds the next place of a sign, remembering it, so that asking at every bracket stays linear. */
-function nextOf(text: string, sign: string): (from: number) => number {
+export function nextOf(text: string, sign: string): (from: number) => number {
   let known = -2
   return (from) => {
     if (known !== -1 && known < from) known = text.indexOf(sign, from)

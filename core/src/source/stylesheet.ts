@@ -77,12 +77,13 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     const { takes } = declared.kind
     if (takes === 'none') return
     const value = text.slice(declared.start, declared.end)
-    const hits = findInValue(value, takes)
+    // A drawing within a drawing is none that a browser shows.
+    const drawings = at.drawing ? [] : findDrawings(value)
+    const isOutside = ({ start, end }: ValueHit) => drawings.every((each) => end <= each.start || start >= each.end)
+    const hits = findInValue(value, takes).filter(isOutside)
     // A property that nobody knows to take a color takes no variable for one either; an argument may.
     const links = takes === 'unknown' && declared.name !== null ? [] : linksIn(value, hits)
     const triple = declared.variable !== null && hits.length === 0 && tripleIn(value) !== null
-    // A drawing within a drawing is none that a browser shows.
-    const drawings = at.drawing ? [] : findDrawings(value)
     if (hits.length > 0 || links.length > 0 || drawings.length > 0 || triple)
       into.pending.push({ declared, hits, links, drawings })
   }
@@ -97,9 +98,9 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     const name = { start, end: trimmed(text, start, colon) }
     const written = text.slice(name.start, name.end)
     const property = block.prefix + (written.includes('/*') ? written.replace(/\/\*[\s\S]*?\*\//g, '').trim() : written)
-    let kind = kindOf(property)
+    let kind = text[colon] === '=' ? ASSIGNED : kindOf(property)
     if (block.kind === 'map' && kind.takes === 'unknown') kind = IN_MAP
-    const variable = kind.use === 'variable' ? (block.variable ?? property) : null
+    const variable = kind.use === 'variable' ? (block.variable ?? property.replace(/\s*[?:+]$/, '')) : null
     if (property === 'opacity') block.opacity = opacityOf(text.slice(colon + 1, end))
     look({ property, kind, start: colon + 1, end, name, variable, heading: block.heading }, block)
   }
@@ -132,7 +133,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
         variable,
         opacity: inRule ? block.opacity : null,
       }
-      for (const hit of hits) emitter.hit(at, start, hit, context)
+      for (const hit of hits) emitter.hit(at, start, dialect.lexical ? { ...hit, confidence: 'likely' } : hit, context)
       for (const link of links) emitter.reference(at, start + link.start, start + link.end, referenceOf(link, context))
       for (const payload of drawings) readDrawing(payload, start, context)
       if (variable === null || name === null) continue
@@ -189,6 +190,8 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
 }
 
 const ARGUMENTS: PropertyKind = { takes: 'unknown', use: 'other' }
+/** `name = value` of Stylus. */
+const ASSIGNED: PropertyKind = { takes: 'custom', use: 'variable' }
 const IN_MAP: PropertyKind = { takes: 'custom' satisfies Takes, use: 'variable' }
 
 const IMPORTANT = /!\s*important\s*$/i

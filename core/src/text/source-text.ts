@@ -1,5 +1,7 @@
+import { charsetOf, decodeLegacy, encodeLegacy, type LegacyEncoding } from './charset.ts'
+
 /** How a file's bytes were read. The byte-order mark is part of the encoding, never of the text. */
-export type Encoding = 'utf-8' | 'utf-8-bom' | 'utf-16le' | 'utf-16be' | 'windows-1252'
+export type Encoding = 'utf-8' | 'utf-8-bom' | 'utf-16le' | 'utf-16be' | 'windows-1252' | LegacyEncoding
 
 /** A file as received: its decoded text (after its mark) and what is needed to write the same bytes again. */
 export interface SourceText {
@@ -17,17 +19,18 @@ const MARKS: readonly (readonly [Encoding, readonly number[]])[] = [
 ]
 
 /**
- * Decodes received bytes. Without a mark: UTF-8 where the bytes are valid UTF-8, else Windows-1252 (common practice, no source).
+ * Decodes received bytes. Without a mark: as the sheet's own `@charset` says, else UTF-8 where the bytes are valid UTF-8, else
+ * Windows-1252 (common practice, no source).
  * A decoding is accepted only if encoding it again gives the very same bytes, so that no untouched byte can ever change.
  * @returns the text, or why these bytes are not taken as text
  */
 export function decode(path: string, bytes: Uint8Array): SourceText | DecodeFailure {
   const mark = MARKS.find(([, m]) => m.every((b, i) => bytes[i] === b))
-  const encoding = mark ? mark[0] : looksBinary(bytes) ? null : isUtf8(bytes) ? 'utf-8' : 'windows-1252'
-  if (encoding === null) return 'binary'
+  if (!mark && looksBinary(bytes)) return 'binary'
+  const encoding = mark ? mark[0] : encodingOf(bytes)
   const source = { path, encoding, text: decodeAs(encoding, bytes.subarray(mark?.[1].length ?? 0)) }
   if (source.text.includes('\0')) return 'binary'
-  return sameBytes(encode(source.text, encoding), bytes) ? source : 'not-reversible'
+  return comesBack(source, bytes) ? source : 'not-reversible'
 }
 
 /** Encodes text into the bytes of an encoding, its mark first. Throws a RangeError for a character that the encoding lacks. */
@@ -51,6 +54,8 @@ function decodeAs(encoding: Encoding, body: Uint8Array): string {
       return new TextDecoder(encoding, { ignoreBOM: true }).decode(body)
     case 'windows-1252':
       return fromWindows1252(body)
+    default:
+      return decodeLegacy(encoding, body)
   }
 }
 
@@ -79,6 +84,8 @@ function encodeBody(text: string, encoding: Encoding): Uint8Array<ArrayBuffer> {
         return 0x80 + byte
       })
     }
+    default:
+      return encodeLegacy(encoding, text)
   }
 }
 
@@ -94,6 +101,12 @@ function fromWindows1252(body: Uint8Array): string {
   return text
 }
 
+function encodingOf(bytes: Uint8Array): Encoding {
+  const named = charsetOf(bytes)
+  if (named !== null && named !== 'utf-8') return named
+  return isUtf8(bytes) ? 'utf-8' : 'windows-1252'
+}
+
 function isUtf8(bytes: Uint8Array): boolean {
   try {
     new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(bytes)
@@ -106,6 +119,15 @@ function isUtf8(bytes: Uint8Array): boolean {
 /** A NUL among the first 8,000 bytes: what version-control programs take as the sign of a binary file (common practice, no source). */
 function looksBinary(bytes: Uint8Array): boolean {
   return bytes.subarray(0, 8000).includes(0)
+}
+
+function comesBack({ text, encoding }: SourceText, bytes: Uint8Array): boolean {
+  try {
+    return sameBytes(encode(text, encoding), bytes)
+  } catch {
+    // Bytes that were no character were read as one that the encoding lacks.
+    return false
+  }
 }
 
 function sameBytes(a: Uint8Array, b: Uint8Array): boolean {
