@@ -16,7 +16,9 @@ export function auditText({ files, occurrences, findings }: AuditDocument): stri
     lines.push('', `${color}  ${places.length}`)
     for (const place of places) lines.push(`  ${placeText(place)}`)
   }
-  for (const { file, line, column, code } of findings) lines.push('', `${file}:${line}:${column}  ${code}`)
+  if (findings.length > 0) lines.push('')
+  for (const { file, line, column, code, meaning } of findings)
+    lines.push(`${file}:${line}:${column}  ${code}${meaning === null ? '' : `, likely ${meaning}`}`)
   return `${lines.join('\n')}\n`
 }
 

@@ -160,12 +160,24 @@ export const findingCodeSchema = z
     'unexpected-close',
     'unreadable-css',
     'drawing-not-reversible',
+    'missing-hash',
+    'hex-digits',
+    'color-out-of-form',
+    'unknown-color-name',
+    'gradient-as-color',
+    'overridden-in-rule',
+    'outside-rules',
   ])
   .describe('What is odd')
 true satisfies Same<z.infer<typeof findingCodeSchema>, FindingCode>
 
 export const findingSchema = z
-  .strictObject({ ...place, code: findingCodeSchema, excerpt: z.string().describe('The text at the place') })
+  .strictObject({
+    ...place,
+    code: findingCodeSchema,
+    excerpt: z.string().describe('The text at the place'),
+    meaning: z.string().nullable().describe('What was likely meant'),
+  })
   .describe('Something odd in a received text')
 true satisfies Same<z.infer<typeof findingSchema>, PlacedFinding>
 

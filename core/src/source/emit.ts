@@ -18,6 +18,7 @@ import type {
   Reading,
   Reference,
 } from './occurrence.ts'
+import { nearestHex } from './slip.ts'
 import type { ValueHit } from './value.ts'
 
 /** Takes what readers find in one file and places it. */
@@ -30,7 +31,7 @@ export interface Emitter {
   reference(at: Embedded, start: number, end: number, taken: Omit<Reference, keyof Place>): void
   /** A drawing in a value: read when the file has been. */
   drawing(at: Embedded, outer: OuterContext): void
-  finding(at: Embedded, code: Finding['code'], start: number, end: number): void
+  finding(at: Embedded, code: Finding['code'], start: number, end: number, meaning?: string | null): void
 }
 
 const EXCERPT = 60
@@ -101,10 +102,10 @@ export function collect(
       const { range, line, column, raw } = place(at, start, end)
       references.push({ range, line, column, raw, name, property, use, selector, states, variable, channelsOf })
     },
-    finding(at, code, start, end) {
+    finding(at, code, start, end, meaning = null) {
       const { range, line, column } = place(at, start, end)
-      const excerpt = at.text.slice(start, start + EXCERPT)
-      findings.push({ code, range, line, column, excerpt })
+      const excerpt = at.text.slice(start, Math.max(end, end - start > 1 ? end : start + EXCERPT)).slice(0, EXCERPT)
+      findings.push({ code, range, line, column, excerpt, meaning })
     },
     drawing(at, outer) {
       drawings.push([at, outer])
@@ -113,7 +114,16 @@ export function collect(
   read(emitter)
   for (const [at, outer] of drawings) readDrawing(at, outer, emitter)
   for (const list of [occurrences, keywords, computed, definitions, references, triples, findings]) list.sort(byPlace)
-  return { occurrences, keywords, computed, definitions, references, triples, findings }
+  const meant = findings.map((finding) => withNearestHex(finding, occurrences))
+  return { occurrences, keywords, computed, definitions, references, triples, findings: meant }
+}
+
+/** A hex value with a digit lost or one too many likely means a color that the file has elsewhere. */
+function withNearestHex(finding: PlacedFinding, occurrences: readonly Occurrence[]): PlacedFinding {
+  if (finding.code !== 'hex-digits' || finding.meaning !== null) return finding
+  const colors = new Map<string, number>()
+  for (const { color } of occurrences) colors.set(color, (colors.get(color) ?? 0) + 1)
+  return { ...finding, meaning: nearestHex(finding.excerpt, colors) }
 }
 
 function innerOf(at: Embedded, start: number, end: number): Inner | null {

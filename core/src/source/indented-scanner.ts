@@ -82,7 +82,10 @@ export function scanIndented(text: string, handler: SheetHandler, language: Inde
     const line = text.slice(start, end)
     // `:color red` of the first Sass: the white space separates.
     const old = /^:[\w-]+[ \t]/.exec(line)
-    if (old) return handler[kind](start + 1, end, start + old[0].length - 1)
+    if (old) {
+      handler[kind](start + 1, end, start + old[0].length - 1)
+      return
+    }
     const separator = language.separatorOf(line)
     const colon = separator >= 0 ? separator : colonOf(line)
     handler[kind](start, end, colon < 0 ? -1 : start + colon)

@@ -95,7 +95,14 @@ describe('broken sheets', () => {
 
   it('tell the place', () => {
     expect(read('a{color:red}\n/* open').findings).toEqual([
-      { code: 'unclosed-comment', range: { start: 13, end: 14 }, line: 2, column: 1, excerpt: '/* open' },
+      {
+        code: 'unclosed-comment',
+        range: { start: 13, end: 14 },
+        line: 2,
+        column: 1,
+        excerpt: '/* open',
+        meaning: null,
+      },
     ])
   })
 

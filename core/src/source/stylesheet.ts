@@ -8,6 +8,7 @@ import type { Context, OuterContext } from './occurrence.ts'
 import { type PropertyKind, propertyKind, type Takes } from './property.ts'
 import { type Rule, ruleReader } from './rule.ts'
 import { trimmed } from './scanner.ts'
+import { slipIn } from './slip.ts'
 import { findInValue, type ValueHit } from './value.ts'
 import { type Link, linksIn, tripleIn } from './variable.ts'
 
@@ -82,6 +83,8 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     const isOutside = ({ start, end }: ValueHit) => drawings.every((each) => end <= each.start || start >= each.end)
     const hits = findInValue(value, takes).filter(isOutside)
     // A property that nobody knows to take a color takes no variable for one either; an argument may.
+    const slip = dialect.lexical || declared.name === null ? null : slipIn(declared.property, value, hits.length)
+    if (slip) emitter.finding(at, slip.code, declared.start + slip.start, declared.start + slip.end, slip.meaning)
     const links = takes === 'unknown' && declared.name !== null ? [] : linksIn(value, hits)
     const triple = declared.variable !== null && hits.length === 0 && tripleIn(value) !== null
     if (hits.length > 0 || links.length > 0 || drawings.length > 0 || triple)
@@ -101,6 +104,8 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     let kind = text[colon] === '=' ? ASSIGNED : kindOf(property)
     if (block.kind === 'map' && kind.takes === 'unknown') kind = IN_MAP
     const variable = kind.use === 'variable' ? (block.variable ?? property.replace(/\s*[?:+]$/, '')) : null
+    if (block.kind === 'sheet' && outer.selector === null && !at.drawing && dialect === CSS && kind.takes === 'color')
+      emitter.finding(at, 'outside-rules', start, end)
     if (property === 'opacity') block.opacity = opacityOf(text.slice(colon + 1, end))
     look({ property, kind, start: colon + 1, end, name, variable, heading: block.heading }, block)
   }
@@ -117,6 +122,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
   const flush = () => {
     if (block.pending.length === 0) return
     const rule = block.rule ? readRule(block.rule) : outer
+    for (const { start, end } of overridden(block.pending, text)) emitter.finding(at, 'overridden-in-rule', start, end)
     const inRule = block.rule !== null || outer.selector !== null
     for (const { declared, hits, links, drawings } of block.pending) {
       const { property, kind, start, end, name, variable, heading } = declared
@@ -188,6 +194,25 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
   })
   flush()
 }
+
+/** The colors that a later declaration of the same rule always wins over: same property, no weaker, and readable by every browser. */
+function overridden(pending: readonly Pending[], text: string): { start: number; end: number }[] {
+  const later = new Map<string, boolean>()
+  const found: { start: number; end: number }[] = []
+  for (const { declared, hits } of pending.toReversed()) {
+    const { property, name, start, end, kind } = declared
+    if (name === null || kind.takes !== 'color' || hits.length === 0) continue
+    const important = IMPORTANT.test(text.slice(Math.max(start, end - IMPORTANT_LENGTH), end))
+    const winner = later.get(property)
+    if (winner !== undefined && (winner || !important)) found.push({ start: name.start, end })
+    const isOld = hits.every(({ found: hit }) => 'notation' in hit && OLDEST.test(hit.notation))
+    if (isOld) later.set(property, important || winner === true)
+  }
+  return found.toReversed()
+}
+
+/** Notations that the first browsers with style sheets knew: what stands before them is no fallback for others. */
+const OLDEST = /^(?:hex[36]|name|rgb)$/
 
 const ARGUMENTS: PropertyKind = { takes: 'unknown', use: 'other' }
 /** `name = value` of Stylus. */

@@ -1,7 +1,10 @@
 import type { Range } from './range.ts'
 
 /** The closed list of what can be odd about received text. One file of the interface words them. */
-export type FindingCode =
+export type FindingCode = FaultCode | SlipCode | IdleCode
+
+/** The text is not of its language. */
+export type FaultCode =
   | 'unclosed-comment'
   | 'unclosed-string'
   | 'unclosed-block'
@@ -9,10 +12,18 @@ export type FindingCode =
   | 'unreadable-css'
   | 'drawing-not-reversible'
 
+/** A value was meant as a color and is none. */
+export type SlipCode = 'missing-hash' | 'hex-digits' | 'color-out-of-form' | 'unknown-color-name' | 'gradient-as-color'
+
+/** A declaration can never apply: one behind it in its rule always wins, or no rule is around it. */
+export type IdleCode = 'overridden-in-rule' | 'outside-rules'
+
 /** Something that deserves a look, with its place. */
 export interface Finding {
   readonly code: FindingCode
   readonly range: Range
   /** The text at the start of the range, at most 60 UTF-16 units, as evidence. */
   readonly excerpt: string
+  /** What was likely meant; null where nothing was, or nobody can tell. */
+  readonly meaning: string | null
 }

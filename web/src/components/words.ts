@@ -64,6 +64,13 @@ export const FINDING_WORDS: Readonly<Record<FindingCode, string>> = {
   'unclosed-block': 'a block or bracket that never closes',
   'unexpected-close': 'a closing brace that nothing opened',
   'unreadable-css': 'something that is no CSS',
+  'missing-hash': 'a hex value without its #',
+  'hex-digits': 'a hex value with a wrong number of digits',
+  'color-out-of-form': 'a colour function out of form',
+  'unknown-color-name': 'a colour name that does not exist',
+  'gradient-as-color': 'a gradient where only a colour is taken',
+  'overridden-in-rule': 'never applies: the same rule sets it again below',
+  'outside-rules': 'never applies: it stands outside every rule',
   'drawing-not-reversible': 'a drawing in an address that could not be written back as it came',
 }
 
