@@ -1,7 +1,7 @@
 import { readdir, readFile, stat } from 'node:fs/promises'
 import { join, relative, sep } from 'node:path'
 import { LIMITS } from '@undo-ink/contracts'
-import { type Classified, classify, linkChannels, type Reading, readSource } from '@undo-ink/core'
+import { type Classified, classify, type FileReading, linkChannels, readSource } from '@undo-ink/core'
 import { Misuse } from './misuse.ts'
 
 /** One file of a folder, with what it holds when it is read. */
@@ -9,20 +9,25 @@ export interface FolderFile extends Omit<Classified, 'source'> {
   /** From the folder, with `/`. */
   readonly path: string
   readonly size: number
-  readonly reading: Reading | null
+  readonly reading: FileReading['reading'] | null
 }
 
-/** Told of each file before it is read. */
-export type Progress = (path: string, done: number, of: number) => void
+/** How a folder is read. */
+export interface ReadOptions {
+  /** Whether third-party code is read too. */
+  readonly includeVendor: boolean
+  /** Told of each file before it is read. */
+  progress(path: string, done: number, of: number): void
+}
 
 /** Every file below a folder, in the order of their paths. Bytes are let go once they are read. Links are not followed. */
-export async function readFolder(folder: string, progress: Progress): Promise<FolderFile[]> {
+export async function readFolder(folder: string, { includeVendor, progress }: ReadOptions): Promise<FolderFile[]> {
   const paths = await listFiles(folder)
   const files: FolderFile[] = []
   for (const [index, path] of paths.entries()) {
     progress(path, index, paths.length)
     const bytes = await readFile(join(folder, path))
-    const { source, ...about } = classify(path, bytes, LIMITS.textBytes)
+    const { source, ...about } = classify(path, bytes, LIMITS.textBytes, includeVendor ? 'take-in' : null)
     files.push({ path, size: bytes.length, ...about, reading: source && readSource(source) })
   }
   return linkChannels(files)

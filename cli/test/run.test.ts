@@ -47,6 +47,41 @@ describe('undo-ink audit', () => {
     expect(document.files.find(({ path }) => path === 'img/logo.svg')?.skipped).toBe('not-read-yet')
   })
 
+  it('writes a table with what a spreadsheet would take for a formula escaped', async () => {
+    const { output } = await run([
+      'audit',
+      site({ 'a.css': '=x, a:hover { color: red !important }' }),
+      '--format',
+      'csv',
+    ])
+    const [head, row, end] = output.split('\r\n')
+    expect(head?.split(',').slice(0, 8)).toEqual(['file', 'line', 'column', 'start', 'end', 'raw', 'notation', 'color'])
+    expect(row).toContain('a.css,1,22,21,24,red,name,#ff0000,1,text,color,"\'=x, a:hover"')
+    expect(end).toBe('')
+  })
+
+  it('leaves third-party code out until it is asked for, and links generated copies', async () => {
+    const folder = site({ 'vendor.css': 'a{color:red}', 'a.scss': 'a{color:red}', 'a.css': 'a{color:red}' })
+    mkdirSync(join(folder, 'node_modules'))
+    write('site/node_modules/x.css', 'a{color:red}')
+    const read = async (...more: string[]) =>
+      auditDocumentSchema.parse(JSON.parse((await run(['audit', folder, '--format', 'json', ...more])).output))
+    const document = await read()
+    expect(document.occurrences).toHaveLength(3)
+    expect(document.files.find(({ path }) => path === 'node_modules/x.css')).toMatchObject({
+      skipped: 'third-party',
+      thirdParty: 'vendor-folder',
+    })
+    expect(document.files.find(({ path }) => path === 'a.css')?.generatedFrom).toBe('a.scss')
+    expect((await read('--include-vendor')).occurrences).toHaveLength(4)
+  })
+
+  it('tells of each file before it is read', async () => {
+    const told: string[] = []
+    await run(['audit', site({ 'a.css': '', 'b.css': '' })], (path, done, of) => told.push(`${path} ${done} ${of}`))
+    expect(told).toEqual(['a.css 0 2', 'b.css 1 2'])
+  })
+
   it('tells people the colors, most used first, and the places', async () => {
     const { output } = await run([
       'audit',

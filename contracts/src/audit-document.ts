@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { computedSchema, findingSchema, keywordSchema, occurrenceSchema, variableSchema } from './audit.ts'
-import { encodingSchema, skipReasonSchema, syntaxSchema } from './site.ts'
+import { encodingSchema, skipReasonSchema, syntaxSchema, thirdPartySchema } from './site.ts'
 
 const span = {
   file: z.string().describe('Path from the root'),
@@ -35,6 +35,8 @@ export const auditDocumentSchema = z
         encoding: encodingSchema.nullable(),
         bytes: z.int(),
         skipped: skipReasonSchema.optional(),
+        thirdParty: thirdPartySchema.optional(),
+        generatedFrom: z.string().optional().describe('Path of the sheet that it was made from'),
       }),
     ),
     occurrences: z.array(occurrenceSchema.omit({ range: true, inner: true }).extend({ ...span, ...subject, inner })),

@@ -1,4 +1,4 @@
-import type { Encoding, NotRead, Syntax } from '@undo-ink/core'
+import type { Encoding, FileChoice, NotRead, Syntax, ThirdParty } from '@undo-ink/core'
 import { LEGACY_ENCODINGS } from '@undo-ink/core'
 import { z } from 'zod'
 import type { Same } from './mirror.ts'
@@ -28,10 +28,38 @@ export const encodingSchema = z
 true satisfies Same<z.infer<typeof encodingSchema>, Encoding>
 
 export const skipReasonSchema = z
-  .enum(['not-read-yet', 'no-colors-here', 'empty', 'binary', 'not-reversible', 'too-long', 'too-large'])
+  .enum([
+    'not-read-yet',
+    'no-colors-here',
+    'empty',
+    'binary',
+    'not-reversible',
+    'too-long',
+    'third-party',
+    'set-aside',
+    'too-large',
+  ])
   .describe('Why a file is not read; `too-large` alone means that it is not kept either')
 export type SkipReason = z.infer<typeof skipReasonSchema>
 true satisfies Same<SkipReason, NotRead | 'too-large'>
+
+export const thirdPartySchema = z
+  .enum(['vendor-folder', 'source-map', 'library'])
+  .describe('Why a file is taken for code that others keep up')
+true satisfies Same<z.infer<typeof thirdPartySchema>, ThirdParty>
+
+export const fileChoiceSchema = z
+  .enum(['take-in', 'set-aside'])
+  .describe('Read third-party code all the same, or leave a file as it came')
+true satisfies Same<z.infer<typeof fileChoiceSchema>, FileChoice>
+
+export const choiceSchema = z
+  .strictObject({
+    files: z.array(z.uuid()).min(1).max(10_000),
+    choice: fileChoiceSchema.nullable().describe('null: as it is without a choice'),
+  })
+  .describe('What is to become of some files of a copy')
+export type Choice = z.infer<typeof choiceSchema>
 
 export const fileSchema = z
   .strictObject({
@@ -42,6 +70,8 @@ export const fileSchema = z
     syntax: syntaxSchema,
     encoding: encodingSchema.nullable().describe('null: not read as text'),
     skipped: skipReasonSchema.nullable().describe('null: read'),
+    thirdParty: thirdPartySchema.nullable().describe('null: it is not'),
+    generatedFrom: z.string().nullable().describe('Path of the sheet that it was made from'),
   })
   .describe('One file of a snapshot')
 export type SiteFile = z.infer<typeof fileSchema>

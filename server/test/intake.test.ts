@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import { deflateRawSync } from 'node:zlib'
+import type { SiteFile } from '@undo-ink/contracts'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { BlobRow, FileRow, SnapshotRow } from '../src/db/models.ts'
 import { type Harness, makeSite, siteWith, startServer, zipOf } from './harness.ts'
@@ -49,6 +50,44 @@ describe('a copy that is taken in', () => {
       ['www/index.html', '<p>'],
     ])
     expect(body.snapshot.files.map((f: FileRow) => f.path)).toEqual(['index.html', 'stile/größe.css'])
+  })
+
+  it('has its third-party code left out until it is taken in, and a generated copy read until it is set aside', async () => {
+    const { siteId, snapshotId, files } = await siteWith(harness, 'Choices', {
+      'css/a.css': CSS,
+      'css/a.scss': CSS,
+      'vendor/x.css': CSS,
+    })
+    const about = (some: SiteFile[]) => some.map((f) => [f.path, f.skipped, f.thirdParty, f.generatedFrom])
+    const places = async () => {
+      const { body } = await harness.http.get(`/api/snapshots/${snapshotId}/audit`)
+      return body.readings.map(({ path }: { path: string }) => path)
+    }
+    expect(about(files)).toEqual([
+      ['css/a.css', null, null, 'css/a.scss'],
+      ['css/a.scss', null, null, null],
+      ['vendor/x.css', 'third-party', 'vendor-folder', null],
+    ])
+    expect(await places()).toEqual(['css/a.css', 'css/a.scss'])
+    const choose = (path: string, choice: string | null) => {
+      const id = files.find((f: FileRow) => f.path === path)?.id
+      return harness.http.put(`/api/sites/${siteId}/choice`).send({ files: [id], choice })
+    }
+    await choose('vendor/x.css', 'take-in')
+    const { body } = await choose('css/a.css', 'set-aside')
+    expect(about(body.snapshot.files).map(([path, skipped]) => [path, skipped])).toEqual([
+      ['css/a.css', 'set-aside'],
+      ['css/a.scss', null],
+      ['vendor/x.css', null],
+    ])
+    expect(await places()).toEqual(['css/a.scss', 'vendor/x.css'])
+    await choose('vendor/x.css', null)
+    await choose('css/a.css', null)
+    expect(await places()).toEqual(['css/a.css', 'css/a.scss'])
+    const stranger = await harness.http
+      .put(`/api/sites/${siteId}/choice`)
+      .send({ files: ['00000000-0000-4000-8000-000000000000'], choice: 'take-in' })
+    expect(stranger.status).toBe(404)
   })
 
   it('never changes: its bytes cannot be overwritten, and it is taken in once', async () => {

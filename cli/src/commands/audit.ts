@@ -1,29 +1,32 @@
 import type { AuditDocument } from '@undo-ink/contracts'
-import { type FileReading, listVariables, type Range } from '@undo-ink/core'
-import { type Progress, readFolder } from '../read-folder.ts'
+import { type FileReading, generatedFrom, listVariables, type Range } from '@undo-ink/core'
+import { type ReadOptions, readFolder } from '../read-folder.ts'
 import { auditCsv, auditText } from '../text.ts'
 
 /** Lists every hard-coded color of a folder. */
-export async function audit(folder: string, format: 'text' | 'json' | 'csv', progress: Progress): Promise<string> {
-  const document = await auditFolder(folder, progress)
+export async function audit(folder: string, format: 'text' | 'json' | 'csv', how: ReadOptions): Promise<string> {
+  const document = await auditFolder(folder, how)
   if (format === 'json') return `${JSON.stringify(document, null, 2)}\n`
   return format === 'csv' ? auditCsv(document) : auditText(document)
 }
 
-async function auditFolder(folder: string, progress: Progress): Promise<AuditDocument> {
-  const files = await readFolder(folder, progress)
+async function auditFolder(folder: string, how: ReadOptions): Promise<AuditDocument> {
+  const files = await readFolder(folder, how)
+  const made = generatedFrom(files.map(({ path }) => path))
   const read = files.flatMap(({ path, reading }): FileReading[] => (reading ? [{ path, reading }] : []))
   const each = <T, R>(list: (reading: FileReading['reading']) => readonly T[], write: (path: string, item: T) => R) =>
     read.flatMap(({ path, reading }) => list(reading).map((item) => write(path, item)))
   return {
     version: 1,
     root: folder,
-    files: files.map(({ path, syntax, encoding, size, skipped }) => ({
+    files: files.map(({ path, syntax, encoding, size, skipped, thirdParty }) => ({
       path,
       syntax,
       encoding,
       bytes: size,
       ...(skipped ? { skipped } : {}),
+      ...(thirdParty ? { thirdParty } : {}),
+      ...(made.has(path) ? { generatedFrom: made.get(path) } : {}),
     })),
     occurrences: each(
       ({ occurrences }) => occurrences,

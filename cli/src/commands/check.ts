@@ -1,7 +1,7 @@
 import { type CheckDocument, paletteDocumentSchema } from '@undo-ink/contracts'
 import { nearestRole, opaqueKey, parseColor } from '@undo-ink/core'
 import { readDocument, rolesOf } from '../read-document.ts'
-import { type Progress, readFolder } from '../read-folder.ts'
+import { type ReadOptions, readFolder } from '../read-folder.ts'
 import { sarifOf } from '../sarif.ts'
 import { checkText } from '../text.ts'
 
@@ -10,7 +10,7 @@ export async function check(
   folder: string,
   paletteFile: string,
   format: 'text' | 'json' | 'sarif',
-  progress: Progress,
+  how: ReadOptions,
 ): Promise<{ output: string; clean: boolean }> {
   const roles = rolesOf((await readDocument(paletteFile, paletteDocumentSchema)).palette)
   const keyOf = (text: string) => {
@@ -19,7 +19,7 @@ export async function check(
   }
   const brand = new Set(roles.map(({ color }) => keyOf(color)))
   const document: CheckDocument = { version: 1, root: folder, places: [] }
-  for (const { path, reading } of await readFolder(folder, progress)) {
+  for (const { path, reading } of await readFolder(folder, how)) {
     for (const { line, column, raw, color, property, selector } of reading?.occurrences ?? []) {
       const read = brand.has(color) ? null : parseColor(color)
       if (!read) continue

@@ -17,14 +17,14 @@ import {
 } from '@undo-ink/core'
 import { Misuse } from '../misuse.ts'
 import { readDocument, rolesOf } from '../read-document.ts'
-import { type FolderFile, type Progress, readFolder } from '../read-folder.ts'
+import { type FolderFile, type ReadOptions, readFolder } from '../read-folder.ts'
 
 /** Writes a recoloured copy of a folder; all bytes that no decision touches are those of the input. */
-export async function rewrite(folder: string, planFile: string, out: string, progress: Progress): Promise<string> {
+export async function rewrite(folder: string, planFile: string, out: string, how: ReadOptions): Promise<string> {
   const resolvePlace = resolverOf(await readDocument(planFile, planDocumentSchema))
   await refuseOverwriting(folder, out)
   const total = { changes: 0, files: 0, hex: 0 }
-  for (const file of await readFolder(folder, progress)) {
+  for (const file of await readFolder(folder, how)) {
     const { bytes, changes, hex } = rewritten(file, await readFile(join(folder, file.path)), resolvePlace)
     const target = join(out, file.path)
     await mkdir(dirname(target), { recursive: true })

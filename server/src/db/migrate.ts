@@ -1,10 +1,11 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import type { Migration } from './migration.ts'
+import { fileChoice } from './migrations/2026-11-25-file-choice.ts'
 import { firstSlice } from './migrations/2026-11-25-first-slice.ts'
 import { readingVersion } from './migrations/2026-11-25-reading-version.ts'
 
-export const MIGRATIONS: readonly Migration[] = [firstSlice, readingVersion]
+export const MIGRATIONS: readonly Migration[] = [firstSlice, readingVersion, fileChoice]
 
 /** Any number that no other program takes as its advisory lock. */
 const LOCK = 4_600_001

@@ -1,5 +1,5 @@
 import type { SkipReason } from '@undo-ink/contracts'
-import type { Encoding, PlanEvent, Reading, Syntax } from '@undo-ink/core'
+import type { Encoding, FileChoice, PlanEvent, Reading, Syntax, ThirdParty } from '@undo-ink/core'
 import {
   type CreationOptional,
   DataTypes,
@@ -72,6 +72,8 @@ export class FileRow extends Row<FileRow> {
   declare syntax: Syntax
   declare encoding: Encoding | null
   declare skipped: SkipReason | null
+  declare thirdParty: CreationOptional<ThirdParty | null>
+  declare choice: CreationOptional<FileChoice | null>
 }
 
 export class AuditRow extends Row<AuditRow> {
@@ -149,6 +151,8 @@ export function initModels(sequelize: Sequelize): void {
     syntax: text(),
     encoding: nullable(text()),
     skipped: nullable(text()),
+    thirdParty: nullable(text()),
+    choice: nullable(text()),
   })
   define(AuditRow, 'audits', { snapshotId: key(uuid()), tallies: json(), readingVersion: integer() })
   define(ReadingRow, 'readings', { fileId: key(uuid()), snapshotId: uuid(), body: json() })

@@ -1,7 +1,8 @@
 import { type QueryClient, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { type Site, siteSchema, siteSummarySchema } from '@undo-ink/contracts'
+import { type Choice, type Site, siteSchema, siteSummarySchema } from '@undo-ink/contracts'
 import { z } from 'zod'
 import { ask, send } from './client.ts'
+import { auditQuery } from './copies.ts'
 
 const sitesQuery = queryOptions({
   queryKey: ['sites'],
@@ -39,6 +40,19 @@ export function useSendCopy(siteId: string) {
       return ask(siteSchema, `/sites/${siteId}/copy`, { method: 'POST', body })
     },
     onSuccess: (site) => remember(client, site),
+  })
+}
+
+/** Takes third-party files in, sets files aside, or takes the choice back. */
+export function useChooseFiles(site: Site) {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: (choice: Choice) => ask(siteSchema, `/sites/${site.id}/choice`, { ...send(choice), method: 'PUT' }),
+    onSuccess: async (chosen) => {
+      // First what the files hold, then that they are read: the screen never shows one without the other.
+      await client.refetchQueries({ queryKey: auditQuery(site.snapshot?.id ?? '').queryKey })
+      remember(client, chosen)
+    },
   })
 }
 

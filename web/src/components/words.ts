@@ -1,5 +1,5 @@
 import type { SkipReason } from '@undo-ink/contracts'
-import type { Encoding, FindingCode, State, Syntax } from '@undo-ink/core'
+import type { Encoding, FindingCode, State, Syntax, ThirdParty } from '@undo-ink/core'
 
 const NUMBER = new Intl.NumberFormat('en')
 
@@ -39,7 +39,15 @@ export const SKIP_WORDS: Readonly<Record<SkipReason, string>> = {
   binary: 'kept as it came; its bytes are no text, whatever its name says',
   'not-reversible': 'kept as it came; its bytes cannot be read as text without loss',
   'too-long': 'kept as it came; texts over 8 MB are not read',
+  'third-party': 'left out; third-party code',
+  'set-aside': 'set aside; kept as it came',
   'too-large': 'not in the copy; files over 32 MB are left out',
+}
+
+export const THIRD_PARTY_WORDS: Readonly<Record<ThirdParty, string>> = {
+  'vendor-folder': 'in a vendor folder',
+  'source-map': 'a source map',
+  library: 'a published library, minified',
 }
 
 export const SYNTAX_WORDS: Readonly<Record<Syntax, string>> = {

@@ -6,7 +6,7 @@ import { SnapshotRow, type Tally } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
 import { listFiles } from '../sites/store.ts'
 import { type AuditedFile, findFile, findReadings, isAudited, loadBytes, saveAudit } from './store.ts'
-import type { ReadFile } from './worker.ts'
+import type { FileToRead, ReadFile } from './worker.ts'
 
 /** Reads snapshots in worker threads. */
 export interface Auditor {
@@ -20,7 +20,7 @@ const FROM_SOURCE = import.meta.url.endsWith('.ts')
 const WORKER = new URL(FROM_SOURCE ? './worker.ts' : './audit-worker.js', import.meta.url)
 
 export function makeAuditor(sequelize: Sequelize): Auditor {
-  const pool = new Piscina<{ path: string; bytes: Uint8Array }, ReadFile>({
+  const pool = new Piscina<FileToRead, ReadFile>({
     filename: WORKER.href,
     execArgv: FROM_SOURCE ? ['--import', 'tsx'] : [],
     maxThreads: 2,
@@ -35,7 +35,7 @@ export function makeAuditor(sequelize: Sequelize): Auditor {
       for (let at = 0; at < files.length; at += 2) {
         const pair = files.slice(at, at + 2).map(async (file) => {
           const bytes = await loadBytes(file.sha256 as string)
-          return { fileId: file.id, ...(await pool.run({ path: file.path, bytes })) }
+          return { fileId: file.id, ...(await pool.run({ path: file.path, bytes, choice: file.choice })) }
         })
         read.push(...(await Promise.all(pair)))
       }

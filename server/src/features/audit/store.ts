@@ -1,3 +1,4 @@
+import type { Choice } from '@undo-ink/contracts'
 import { READING_VERSION } from '@undo-ink/core'
 import type { Sequelize, Transaction } from 'sequelize'
 import { AuditRow, BlobRow, FileRow, ReadingRow, SnapshotRow, type Tally } from '../../db/models.ts'
@@ -46,11 +47,28 @@ export async function saveAudit(
     if (await isAudited(snapshotId, transaction)) return
     await ReadingRow.destroy({ where: { snapshotId }, transaction })
     await AuditRow.upsert({ snapshotId, tallies, readingVersion: READING_VERSION }, { transaction })
-    for (const { fileId, syntax, encoding, skipped } of files)
-      await FileRow.update({ syntax, encoding, skipped }, { where: { id: fileId }, transaction })
+    for (const { fileId, syntax, encoding, skipped, thirdParty } of files)
+      await FileRow.update({ syntax, encoding, skipped, thirdParty }, { where: { id: fileId }, transaction })
     await ReadingRow.bulkCreate(
       files.flatMap(({ fileId, reading }) => (reading ? [{ fileId, snapshotId, body: reading }] : [])),
       { transaction },
     )
+  })
+}
+
+/** Records what is to become of some files of a snapshot, whose audit is then to be made anew; how many files of it were named. */
+export async function chooseFiles(
+  sequelize: Sequelize,
+  snapshotId: string,
+  { files, choice }: Choice,
+): Promise<number> {
+  return sequelize.transaction(async (transaction) => {
+    await SnapshotRow.findByPk(snapshotId, { transaction, lock: true })
+    const [count] = await FileRow.update({ choice }, { where: { snapshotId, id: [...files] }, transaction })
+    if (count > 0) {
+      await ReadingRow.destroy({ where: { snapshotId }, transaction })
+      await AuditRow.destroy({ where: { snapshotId }, transaction })
+    }
+    return count
   })
 }

@@ -1,13 +1,14 @@
 import { mkdtemp, readFile, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { LIMITS, siteSchema } from '@undo-ink/contracts'
+import { choiceSchema, LIMITS, siteSchema } from '@undo-ink/contracts'
 import { type Request, type RequestHandler, Router } from 'express'
 import multer from 'multer'
 import type { Sequelize } from 'sequelize'
 import { answer, idOf } from '../../http/answer.ts'
 import { Refusal } from '../../http/problem.ts'
 import type { Auditor } from '../audit/service.ts'
+import { chooseFiles } from '../audit/store.ts'
 import { getSite } from '../sites/service.ts'
 import { isLitter, sitePath } from './path.ts'
 import type { ReceivedFile } from './received.ts'
@@ -29,6 +30,16 @@ export function intakeRoutes(sequelize: Sequelize, auditor: Auditor): Router {
       await rm(folder, { recursive: true, force: true })
     }
     answer(res, siteSchema, await getSite(siteId), 201)
+  })
+  router.put('/sites/:id/choice', async (req, res) => {
+    const siteId = idOf(req.params.id)
+    const choice = choiceSchema.parse(req.body)
+    const snapshotId = (await getSite(siteId)).snapshot?.id
+    const chosen = snapshotId === undefined ? 0 : await chooseFiles(sequelize, snapshotId, choice)
+    if (snapshotId === undefined || chosen !== choice.files.length)
+      throw new Refusal('not-found', 'Some of these files are not in the copy')
+    await auditor.audit(snapshotId)
+    answer(res, siteSchema, await getSite(siteId))
   })
   return router
 }

@@ -48,10 +48,13 @@ export async function takeIn(sequelize: Sequelize, siteId: string, files: readon
 }
 
 /** What is known of a file before its audit; null bytes: too large to keep. */
-function aboutFile(path: string, bytes: Buffer | null): Pick<FileRow, 'syntax' | 'encoding' | 'skipped'> {
-  if (!bytes) return { syntax: syntaxOf(path), encoding: null, skipped: 'too-large' }
-  const { syntax, encoding, skipped } = classify(path, bytes, LIMITS.textBytes)
-  return { syntax, encoding, skipped }
+function aboutFile(
+  path: string,
+  bytes: Buffer | null,
+): Pick<FileRow, 'syntax' | 'encoding' | 'skipped' | 'thirdParty'> {
+  if (!bytes) return { syntax: syntaxOf(path), encoding: null, skipped: 'too-large', thirdParty: null }
+  const { syntax, encoding, skipped, thirdParty } = classify(path, bytes, LIMITS.textBytes)
+  return { syntax, encoding, skipped, thirdParty }
 }
 
 function checkFiles(files: readonly ReceivedFile[]): void {

@@ -1,5 +1,5 @@
-import type { Site, SiteSummary } from '@undo-ink/contracts'
-import { isDecided, resolver } from '@undo-ink/core'
+import type { Site, SiteFile, SiteSummary } from '@undo-ink/contracts'
+import { generatedFrom, isDecided, resolver } from '@undo-ink/core'
 import type { Sequelize } from 'sequelize'
 import type { FileRow, SiteRow, Tally } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
@@ -37,14 +37,17 @@ async function describeSite(site: SiteRow): Promise<Site> {
       id: latest.snapshot.id,
       receivedAt: latest.snapshot.receivedAt.toISOString(),
       planId: latest.plan.id,
-      files: (await listFiles(latest.snapshot.id)).map(describeFile),
+      files: describeFiles(await listFiles(latest.snapshot.id)),
     },
   }
 }
 
-function describeFile(file: FileRow) {
-  const { id, path, sha256, syntax, encoding, skipped } = file
-  return { id, path, size: Number(file.size), sha256, syntax, encoding, skipped }
+function describeFiles(files: readonly FileRow[]): SiteFile[] {
+  const made = generatedFrom(files.map(({ path }) => path))
+  return files.map(({ id, path, size, sha256, syntax, encoding, skipped, thirdParty }) => {
+    const generatedFrom = made.get(path) ?? null
+    return { id, path, size: Number(size), sha256, syntax, encoding, skipped, thirdParty, generatedFrom }
+  })
 }
 
 /** Every site, newest first, with how far its work is. */

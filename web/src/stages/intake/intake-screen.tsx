@@ -1,25 +1,29 @@
-import { Text } from '@chakra-ui/react'
+import { Flex, Text } from '@chakra-ui/react'
 import type { SiteFile } from '@undo-ink/contracts'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
+import { useChooseFiles } from '../../api/sites.ts'
 import { ActButton } from '../../components/act-button.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { type Column, VirtualTable } from '../../components/virtual-table.tsx'
-import { are, bytes, count, encodingText, number, SKIP_WORDS, SYNTAX_WORDS } from '../../components/words.ts'
+import { are, bytes, count, encodingText, number, SYNTAX_WORDS } from '../../components/words.ts'
 import { countBy } from '../../work/places.ts'
 import { useWork } from '../../work/work.tsx'
+import { FileReading, readingText } from './file-reading.tsx'
 
 /** The copy: every file with what was made of it. */
 export function IntakeScreen() {
   const { snapshot, site, places } = useWork()
   const { files } = snapshot
+  const choose = useChooseFiles(site)
+  const { mutate, isPending } = choose
   const columns = useMemo((): Column<SiteFile>[] => {
     const perFile = countBy(places, ({ fileId }) => fileId)
     return [
       { head: 'File', mono: true, cell: ({ path }) => path, title: ({ path }) => path },
       { head: 'Size', width: '90px', right: true, cell: ({ size }) => bytes(size) },
       { head: 'Syntax', width: '90px', cell: ({ syntax }) => SYNTAX_WORDS[syntax] },
-      { head: 'Encoding', width: '130px', cell: ({ encoding }) => (encoding ? encodingText(encoding) : '–') },
+      { head: 'Encoding', width: '120px', cell: ({ encoding }) => (encoding ? encodingText(encoding) : '–') },
       {
         head: 'Places',
         width: '80px',
@@ -28,15 +32,16 @@ export function IntakeScreen() {
       },
       {
         head: 'Read',
-        width: '38%',
-        cell: (file) => <Reading file={file} />,
-        title: ({ skipped }) => (skipped ? SKIP_WORDS[skipped] : undefined),
+        width: '42%',
+        cell: (file) => <FileReading file={file} busy={isPending} onChoose={mutate} />,
+        title: readingText,
       },
     ]
-  }, [places])
+  }, [places, isPending, mutate])
   const read = files.filter(({ skipped }) => skipped === null).length
   const total = files.reduce((sum, { size }) => sum + size, 0)
   const unread = files.length - read
+  const leftOut = files.filter(({ skipped }) => skipped === 'third-party')
   return (
     <>
       <StageHead
@@ -47,21 +52,27 @@ export function IntakeScreen() {
           <Link to={`/sites/${site.id}/ledger`}>See the {count(places.length, 'place')}</Link>
         </ActButton>
       </StageHead>
-      <VirtualTable label="Files of the copy" items={files} columns={columns} maxHeight="calc(100vh - 230px)" />
+      {leftOut.length > 0 ? (
+        <Flex align="center" gap="3" mb="3" fontSize="13px" wrap="wrap">
+          <Text>
+            {count(leftOut.length, 'file')} of third-party code {are(leftOut.length)} left out: what is changed there is
+            lost with the next update.
+          </Text>
+          <ActButton
+            h="28px"
+            disabled={isPending}
+            onClick={() => mutate({ files: leftOut.map(({ id }) => id), choice: 'take-in' })}
+          >
+            {isPending ? 'Reading …' : 'Take them in'}
+          </ActButton>
+        </Flex>
+      ) : null}
+      {choose.error ? (
+        <Text role="alert" mb="3" fontSize="13px" fontWeight="600">
+          <span aria-hidden>▲</span> That could not be done: {choose.error.message}
+        </Text>
+      ) : null}
+      <VirtualTable label="Files of the copy" items={files} columns={columns} maxHeight="calc(100vh - 270px)" />
     </>
-  )
-}
-
-function Reading({ file: { skipped } }: { file: SiteFile }) {
-  if (skipped === null)
-    return (
-      <>
-        <span aria-hidden>■</span> read
-      </>
-    )
-  return (
-    <Text as="span" color="soft">
-      <span aria-hidden>□</span> {SKIP_WORDS[skipped]}
-    </Text>
   )
 }
