@@ -1,5 +1,5 @@
 import type { AuditDocument, CheckDocument } from '@undo-ink/contracts'
-import { unparse } from 'papaparse'
+import papaparse from 'papaparse'
 
 /** An audit for people: one line for each color, most used first, with the places under it. */
 export function auditText({ files, occurrences, findings }: AuditDocument): string {
@@ -54,7 +54,7 @@ export function auditCsv({ occurrences }: AuditDocument): string {
       return Array.isArray(value) ? value.join(' ') : value
     }),
   )
-  return `${unparse({ fields: [...COLUMNS], data: rows }, { escapeFormulae: true })}\r\n`
+  return `${papaparse.unparse({ fields: [...COLUMNS], data: rows }, { escapeFormulae: true })}\r\n`
 }
 
 /** A check for people: one line for each place. */
