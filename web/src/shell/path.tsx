@@ -38,7 +38,7 @@ export function Path() {
       progress: 'done',
       views: [
         { to: 'ledger/places', name: 'Places', count: number(places.length) },
-        { to: 'ledger/apart', name: 'Apart', count: number(work.keywords.length + work.findings.length) },
+        { to: 'ledger/apart', name: 'Apart', count: number(work.taking.length + work.findings.length) },
       ],
     },
     {

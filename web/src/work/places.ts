@@ -1,5 +1,5 @@
 import type { Audit, Snapshot } from '@undo-ink/contracts'
-import type { Keyword, Occurrence, PlacedFinding } from '@undo-ink/core'
+import type { Computed, Keyword, Occurrence, PlacedFinding } from '@undo-ink/core'
 
 /** An occurrence with its file. */
 export interface PlaceOf extends Occurrence {
@@ -22,10 +22,15 @@ export function placesOf(audit: Audit, snapshot: Snapshot): PlaceOf[] {
 
 export type InFile<T> = T & { readonly path: string }
 
-/** What is listed apart from the places: color keywords, and faults in the received texts. */
-export function apartOf({ readings }: Audit): { keywords: InFile<Keyword>[]; findings: InFile<PlacedFinding>[] } {
+/** A place that takes another color than one written there: a keyword, or a function of variables. */
+export type Taking = InFile<Keyword | Computed>
+
+/** What is listed apart from the places: what takes another color, and findings in the received texts. */
+export function apartOf({ readings }: Audit): { taking: Taking[]; findings: InFile<PlacedFinding>[] } {
   return {
-    keywords: readings.flatMap(({ path, keywords }) => keywords.map((keyword) => ({ ...keyword, path }))),
+    taking: readings.flatMap(({ path, keywords, computed }) =>
+      [...keywords, ...computed].map((each) => ({ ...each, path })),
+    ),
     findings: readings.flatMap(({ path, findings }) => findings.map((finding) => ({ ...finding, path }))),
   }
 }

@@ -5,7 +5,6 @@ import {
   clustersAt,
   foldPlan,
   isDecided,
-  type Keyword,
   type Outcome,
   type PlacedFinding,
   type PlanState,
@@ -17,7 +16,7 @@ import { createContext, type ReactNode, useContext, useMemo, useRef, useState } 
 import { useStore } from 'zustand'
 import { auditQuery } from '../api/copies.ts'
 import { getPlan, paletteQuery, postEvent, postPalette } from '../api/plans.ts'
-import { apartOf, countBy, groupBy, type InFile, type PlaceOf, placesOf } from './places.ts'
+import { apartOf, countBy, groupBy, type InFile, type PlaceOf, placesOf, type Taking } from './places.ts'
 import { createPlanStore, type PlanStore, shownEvents } from './plan-store.ts'
 import { type Row, reuseRows, rowOf } from './standing.ts'
 import { useLinkage } from './use-linkage.ts'
@@ -27,7 +26,7 @@ export interface Work {
   readonly site: Site
   readonly snapshot: Snapshot
   readonly places: readonly PlaceOf[]
-  readonly keywords: readonly InFile<Keyword>[]
+  readonly taking: readonly Taking[]
   readonly findings: readonly InFile<PlacedFinding>[]
   readonly colors: number
   /** null while they are computed. */
@@ -109,7 +108,7 @@ function LoadedWork({
   const { data: palette } = useSuspenseQuery(paletteQuery(plan.paletteId))
 
   const places = useMemo(() => placesOf(audit, snapshot), [audit, snapshot])
-  const { keywords, findings } = useMemo(() => apartOf(audit), [audit])
+  const { taking, findings } = useMemo(() => apartOf(audit), [audit])
   const counts = useMemo(() => countBy(places, ({ color }) => color), [places])
   const colors = useMemo(() => [...counts.keys()], [counts])
   const byColor = useMemo(() => groupBy(places, ({ color }) => color), [places])
@@ -149,7 +148,7 @@ function LoadedWork({
     site,
     snapshot,
     places,
-    keywords,
+    taking,
     findings,
     colors: colors.length,
     clusters,

@@ -63,7 +63,7 @@ export function IntakeScreen() {
             disabled={isPending}
             onClick={() => mutate({ files: leftOut.map(({ id }) => id), choice: 'take-in' })}
           >
-            {isPending ? 'Reading …' : 'Take them in'}
+            {isPending ? 'Reading …' : leftOut.length === 1 ? 'Take it in' : 'Take them in'}
           </ActButton>
         </Flex>
       ) : null}

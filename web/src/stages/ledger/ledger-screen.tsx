@@ -14,7 +14,7 @@ import { type FacetValue, useFilter } from './use-filter.ts'
 
 /** Every place where a color is written by hand, with its source beside it. */
 export function LedgerScreen() {
-  const { places, rows, keywords, findings, snapshot } = useWork()
+  const { places, rows, taking, findings, snapshot } = useWork()
   const { stretch, chooseStretch } = useView()
   const inStretch = useMemo(() => {
     if (stretch === null) return places
@@ -31,7 +31,7 @@ export function LedgerScreen() {
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="480px">
       <StageHead
         title="Ledger"
-        sentence={`${count(places.length, 'place')} where a colour is written by hand, in ${count(files, 'file')} of ${snapshot.files.length}. ${number(keywords.length + findings.length)} more things are listed apart.`}
+        sentence={`${count(places.length, 'place')} where a colour is written by hand, in ${count(files, 'file')} of ${snapshot.files.length}. ${number(taking.length + findings.length)} more things are listed apart.`}
       />
       <Flex gap="2" mb="3" wrap="wrap" align="center">
         {stretch !== null ? (

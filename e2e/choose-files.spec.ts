@@ -1,0 +1,21 @@
+import { expect, test } from './fixtures.ts'
+
+test('third-party code is taken in by one act and left out again, a generated copy set aside', async ({
+  page,
+  siteUrl,
+}) => {
+  await page.goto(`${siteUrl}/intake`)
+  await expect(page.getByText('1 file of third-party code is left out')).toBeVisible()
+  await page.getByRole('button', { name: 'Take it in', exact: true }).click()
+  await expect(page.getByText('read; in a vendor folder')).toBeVisible()
+  await expect(page.getByText('third-party code is left out')).toHaveCount(0)
+  await expect(page.getByRole('link', { name: 'See the 244 places' })).toBeVisible()
+  await page.getByRole('button', { name: 'Leave out: vendor/lantern/lantern.css' }).click()
+  await expect(page.getByRole('link', { name: 'See the 219 places' })).toBeVisible()
+
+  await page.getByRole('button', { name: 'Set aside: css/small.css' }).press('Enter')
+  await expect(page.getByRole('link', { name: 'See the 209 places' })).toBeVisible()
+  await page.reload()
+  await page.getByRole('button', { name: 'Read again: css/small.css' }).click()
+  await expect(page.getByRole('link', { name: 'See the 219 places' })).toBeVisible()
+})
