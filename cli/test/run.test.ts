@@ -102,6 +102,15 @@ a.css:2:19  unclosed-comment
 })
 
 describe('undo-ink rewrite', () => {
+  it('keeps a decision within its scope', async () => {
+    const folder = site({ 'a.css': 'a{color:red} a:hover{color:red}', 'b.css': 'a:hover{color:red}' })
+    const scope = { file: 'a.css', state: 'hover' }
+    const file = plan([{ target: { colors: ['red'], scope }, to: { role: 'primary' } }])
+    expect((await run(['rewrite', folder, '--plan', file, '--out', at('out')])).status).toBe(0)
+    expect(readFileSync(at('out/a.css'), 'utf8')).toBe('a{color:red} a:hover{color:#0b6e74}')
+    expect(readFileSync(at('out/b.css'), 'utf8')).toBe('a:hover{color:red}')
+  })
+
   it('gives identical bytes for an empty plan', async () => {
     const { status } = await run(['rewrite', DEMO, '--plan', plan([]), '--out', at('out')])
     expect(status).toBe(0)

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { useSchema } from './audit.ts'
+import { scopeSchema } from './plan.ts'
 
 const roleColorSchema = z.strictObject({
   role: z.string().min(1).describe('Name of the role'),
@@ -23,6 +24,7 @@ export const planDocumentSchema = z
           target: z.strictObject({
             colors: z.array(z.string()).min(1).describe('Any CSS notation; their alpha is left out'),
             use: useSchema.optional(),
+            scope: scopeSchema.optional(),
           }),
           to: z.union([
             z.strictObject({ role: z.string() }),

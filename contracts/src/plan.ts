@@ -1,6 +1,6 @@
-import type { Decision, PlanEvent, PlanStart, Role } from '@undo-ink/core'
+import type { Decision, PlanEvent, PlanStart, Role, Scope } from '@undo-ink/core'
 import { z } from 'zod'
-import { useSchema } from './audit.ts'
+import { stateSchema, useSchema } from './audit.ts'
 import type { Same } from './mirror.ts'
 
 export const roleSchema = z
@@ -24,6 +24,20 @@ export const paletteSchema = z
   .describe("A client's palette with all its versions")
 export type Palette = z.infer<typeof paletteSchema>
 
+export const scopeSchema = z
+  .strictObject({
+    file: z.string().min(1).max(1000).optional().describe('Path of the file'),
+    heading: z.string().max(1000).optional().describe('As the audit gives it'),
+    selector: z.string().max(10_000).optional().describe('The selector list, as the audit gives it'),
+    state: z
+      .union([stateSchema, z.literal('rest')])
+      .optional()
+      .describe('A state that the selector asks for, or none'),
+  })
+  .readonly()
+  .describe('Limits a decision to the places that agree in every dimension that is given')
+true satisfies Same<z.infer<typeof scopeSchema>, Scope>
+
 export const decisionSchema = z
   .strictObject({
     id: z.uuid(),
@@ -31,6 +45,7 @@ export const decisionSchema = z
       .strictObject({
         colors: z.array(z.string().min(1).max(100)).min(1).max(10_000).readonly().describe('Opaque keys'),
         use: useSchema.optional(),
+        scope: scopeSchema.optional(),
       })
       .readonly()
       .describe('The colors by value, in all their alphas'),

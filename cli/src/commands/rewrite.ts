@@ -37,7 +37,10 @@ export async function rewrite(folder: string, planFile: string, out: string, how
 }
 
 function rewritten({ path, reading }: FolderFile, bytes: Buffer, resolvePlace: Resolve) {
-  const changes = changesInPlace(reading?.occurrences ?? [], resolvePlace)
+  const changes = changesInPlace(
+    (reading?.occurrences ?? []).map((each) => ({ ...each, path })),
+    resolvePlace,
+  )
   if (changes.length === 0) return { bytes, changes: 0, hex: 0 }
   const source = decode(path, bytes)
   if (typeof source === 'string') throw new Misuse(`${path} changed while it was read`)
@@ -56,7 +59,7 @@ function resolverOf({ palette, decisions }: PlanDocument): Resolve {
       if (!color) throw new Misuse(`${place}: ${text} is not a color`)
       return opaqueKey(color)
     })
-    const decision = { id: place, target: { colors, ...(target.use ? { use: target.use } : {}) } }
+    const decision = { id: place, target: { ...target, colors } }
     if ('keep' in to) return { ...decision, to: { kind: 'keep' } }
     if ('role' in to) {
       if (!roles.some(({ id }) => id === to.role)) throw new Misuse(`${place}: the palette has no role ${to.role}`)

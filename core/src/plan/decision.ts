@@ -1,11 +1,29 @@
 import type { OpaqueKey } from '../color/color.ts'
+import type { State } from '../selector/state.ts'
 import type { Occurrence, Use } from '../source/occurrence.ts'
 
-/** What a decision is about: opaque colors by value, all their alphas, and optionally one use only. */
+/** Limits a decision to some of the places of its colors: to those that agree in every dimension that is given. */
+export interface Scope {
+  /** Path of the file. */
+  readonly file?: string
+  /** The heading, as the audit gives it. */
+  readonly heading?: string
+  /** The selector list, as the audit gives it. */
+  readonly selector?: string
+  /** A state that the selector asks for, or rest: none. */
+  readonly state?: State | 'rest'
+}
+
+/** What a decision is about: opaque colors by value, all their alphas, and optionally one use or one scope only. */
 export interface Target {
   readonly colors: readonly OpaqueKey[]
   readonly use?: Use
+  readonly scope?: Scope
 }
+
+/** What is known of a place that decisions are held against. What is not known agrees with no scope. */
+export type Decidable = Pick<Occurrence, 'color' | 'use'> &
+  Partial<Pick<Occurrence, 'heading' | 'selector' | 'states'>> & { readonly path?: string }
 
 /** What becomes of a target: it takes a role, or is kept as it is. */
 export type Becoming = { readonly kind: 'role'; readonly role: string } | { readonly kind: 'keep' }
@@ -17,14 +35,33 @@ export interface Decision {
   readonly to: Becoming
 }
 
-export function takes(decision: Decision, occurrence: Pick<Occurrence, 'color' | 'use'>): boolean {
-  const { colors, use } = decision.target
-  return (use === undefined || use === occurrence.use) && colors.includes(occurrence.color)
+export function takes(decision: Decision, place: Decidable): boolean {
+  const { colors, use, scope = {} } = decision.target
+  return (
+    (use === undefined || use === place.use) &&
+    (scope.file === undefined || scope.file === place.path) &&
+    (scope.heading === undefined || scope.heading === place.heading) &&
+    (scope.selector === undefined || scope.selector === place.selector) &&
+    (scope.state === undefined || isIn(scope.state, place.states)) &&
+    colors.includes(place.color)
+  )
+}
+
+function isIn(state: State | 'rest', states: readonly State[] | undefined): boolean {
+  if (states === undefined) return false
+  return state === 'rest' ? states.length === 0 : states.includes(state)
+}
+
+/** The dimensions in which a target is limited. */
+function limits({ use, scope = {} }: Target): Set<string> {
+  const given = Object.entries({ use, ...scope }).filter(([, value]) => value !== undefined)
+  return new Set(given.map(([dimension]) => dimension))
 }
 
 /** Whether `a` limits every dimension of scope at least as tightly as `b`, and one more tightly. */
 export function isNarrower(a: Target, b: Target): boolean {
-  return a.use !== undefined && b.use === undefined
+  const [ours, theirs] = [limits(a), limits(b)]
+  return ours.size > theirs.size && [...theirs].every((dimension) => ours.has(dimension))
 }
 
 /** The decision that holds, of some that take one place, in the order in which they were made: the narrowest, else the latest. */

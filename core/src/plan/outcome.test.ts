@@ -28,6 +28,31 @@ describe('the outcome of a place', () => {
     expect(holder([give('a', 'p', { colors }), give('b', 't', { colors })], text)).toBe('b')
   })
 
+  it('keeps a decision within its scope, and lets the narrower one win', () => {
+    const place = { ...text, path: 'a.css', heading: 'Header', selector: 'a:hover', states: ['hover'] } as const
+    const held = (scope: Target['scope'], more: Decision[] = []) => {
+      const outcome = resolver([give('scoped', 'p', { colors, ...(scope ? { scope } : {}) }), ...more], roles)(place)
+      return outcome.kind === 'open' ? null : outcome.decision.id
+    }
+    for (const scope of [
+      { file: 'a.css' },
+      { heading: 'Header' },
+      { selector: 'a:hover' },
+      { state: 'hover' },
+    ] as const)
+      expect(held(scope)).toBe('scoped')
+    for (const scope of [{ file: 'b.css' }, { heading: '' }, { selector: 'a' }, { state: 'rest' }] as const)
+      expect(held(scope)).toBeNull()
+    expect(held({ file: 'a.css', state: 'hover' }, [give('later', 't', { colors, scope: { file: 'a.css' } })])).toBe(
+      'scoped',
+    )
+    // Limited in other dimensions, neither is narrower: the later holds.
+    expect(held({ file: 'a.css' }, [give('later', 't', { colors, scope: { state: 'hover' } })])).toBe('later')
+    expect(held({ file: 'a.css' }, [give('later', 't', { colors })])).toBe('scoped')
+    // Of a place of which less is known, a scope says nothing.
+    expect(holder([give('scoped', 'p', { colors, scope: { file: 'a.css' } })], text)).toBeNull()
+  })
+
   it('follows the narrower decision, whichever came first', () => {
     const whole = give('whole', 'p', { colors })
     const onlyText = give('text', 't', { colors, use: 'text' })

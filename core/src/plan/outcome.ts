@@ -1,7 +1,6 @@
 import type { Color } from '../color/color.ts'
 import { inSrgb, type Role, readRoleColor } from '../palette/role.ts'
-import type { Occurrence } from '../source/occurrence.ts'
-import { type Decision, takes, winning } from './decision.ts'
+import { type Decidable, type Decision, takes, winning } from './decision.ts'
 
 /** What the plan makes of one occurrence, and why. */
 export type Outcome =
@@ -11,7 +10,7 @@ export type Outcome =
   /** The role that the decision names is no longer in the palette: the place stays as it is and counts as open. */
   | { readonly kind: 'role-gone'; readonly decision: Decision }
 
-export type Resolve = (occurrence: Pick<Occurrence, 'color' | 'use'>) => Outcome
+export type Resolve = (place: Decidable) => Outcome
 
 const OPEN: Outcome = { kind: 'open' }
 

@@ -70,3 +70,27 @@ describe('a rewrite in place of the demo', () => {
     })
   })
 })
+
+describe('bytes around a rewrite', () => {
+  const text = '/* é – */\r\na{color:#7a2433}\rb{\n  fill: RED;\r\n}'
+  const decision = { id: 'd', target: { colors: ['#7a2433'] }, to: { kind: 'role', role: 'a' } } as const
+
+  it.each(['utf-8', 'utf-8-bom', 'utf-16le', 'utf-16be', 'windows-1252', 'windows-1250'] as const)(
+    'in %s, with line ends of every kind, are the bytes that came in',
+    (encoding) => {
+      const received = encode(encoding === 'windows-1250' ? `@charset "windows-1250";${text}` : text, encoding)
+      const source = decode('a.css', received)
+      if (typeof source === 'string') throw new Error(source)
+      expect(source.encoding).toBe(encoding)
+      const changes = changesInPlace(readSource(source).occurrences, resolver([decision], roles))
+      expect(changes.map(({ occurrence }) => [occurrence.raw, occurrence.line])).toEqual([['#7a2433', 2]])
+      const edits = fileEdits('a.css', source.text.length, editsOf(source.text, changes))
+      const after = encode(applyEdits(source.text, edits), encoding)
+      // Of equal length: every byte but those of the six digits is the same.
+      const different = [...after].filter((byte, i) => byte !== received[i]).length
+      expect(after).toHaveLength(received.length)
+      expect(different).toBeGreaterThan(0)
+      expect(different).toBeLessThanOrEqual(6)
+    },
+  )
+})

@@ -21,12 +21,14 @@ interface VirtualTableProps<T> {
   readonly items: readonly T[]
   readonly columns: readonly Column<T>[]
   readonly maxHeight?: string
+  /** Below it the table scrolls sideways instead of cutting its texts. */
+  readonly minWidth?: string
   /** Shown under the heads of a table without rows. */
   readonly empty?: ReactNode
 }
 
 /** A long table to be read; only rows in view are drawn. */
-export function VirtualTable<T>({ label, items, columns, maxHeight, empty }: VirtualTableProps<T>) {
+export function VirtualTable<T>({ label, items, columns, maxHeight, minWidth = '680px', empty }: VirtualTableProps<T>) {
   const scroller = useRef<HTMLDivElement>(null)
   const virtual = useVirtualizer({
     count: items.length,
@@ -39,7 +41,7 @@ export function VirtualTable<T>({ label, items, columns, maxHeight, empty }: Vir
   const after = virtual.getTotalSize() - (drawn.at(-1)?.end ?? 0)
   return (
     <Sheet ref={scroller} minH="90px" maxH={maxHeight} overflow="auto" tabIndex={0} role="region" aria-label={label}>
-      <Table.Root size="sm" tableLayout="fixed" minW="680px" aria-rowcount={items.length + 1}>
+      <Table.Root size="sm" tableLayout="fixed" minW={minWidth} aria-rowcount={items.length + 1}>
         <Table.Header position="sticky" top="0" bg="wash" zIndex="1">
           <Table.Row>
             {columns.map(({ head, width, right }) => (

@@ -11,7 +11,10 @@ export async function rewriteFile(file: FileRow, { state, roles }: Standing): Pr
   const bytes = await loadBytes(file.sha256 as string)
   if (file.skipped !== null) return bytes
   const reading = await findReading(file.id)
-  const changes = changesInPlace(reading?.body.occurrences ?? [], resolver(state.decisions, roles))
+  const changes = changesInPlace(
+    (reading?.body.occurrences ?? []).map((each) => ({ ...each, path: file.path })),
+    resolver(state.decisions, roles),
+  )
   if (changes.length === 0) return bytes
   const source = decode(file.path, bytes)
   if (typeof source === 'string') throw new Error(`${file.path} was read once and cannot be read now: ${source}`)

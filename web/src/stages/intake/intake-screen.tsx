@@ -32,7 +32,7 @@ export function IntakeScreen() {
       },
       {
         head: 'Read',
-        width: '42%',
+        width: '40%',
         cell: (file) => <FileReading file={file} busy={isPending} onChoose={mutate} />,
         title: readingText,
       },
@@ -72,7 +72,13 @@ export function IntakeScreen() {
           <span aria-hidden>▲</span> That could not be done: {choose.error.message}
         </Text>
       ) : null}
-      <VirtualTable label="Files of the copy" items={files} columns={columns} maxHeight="calc(100vh - 270px)" />
+      <VirtualTable
+        label="Files of the copy"
+        items={files}
+        columns={columns}
+        maxHeight="calc(100vh - 270px)"
+        minWidth="960px"
+      />
     </>
   )
 }

@@ -69,7 +69,7 @@ function Findings() {
 }
 
 const COLUMNS: readonly Column<Taking>[] = [
-  { head: 'Written', width: '220px', mono: true, cell: ({ raw }) => raw, title: ({ raw }) => raw },
+  { head: 'Written', width: '280px', mono: true, cell: ({ raw }) => raw, title: ({ raw }) => raw },
   { head: 'State', width: '110px', cell: ({ states }) => stateText(states) },
   { head: 'Paints', width: '110px', cell: ({ use }) => use },
   { head: 'Subject', mono: true, cell: subjectsOf, title: subjectsOf },
