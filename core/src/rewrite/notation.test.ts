@@ -97,3 +97,15 @@ it('reads back to the same 8-bit sRGB and alpha, in a second colour library too,
   }
   expect(compared).toBe(SPELLINGS.length * 60)
 })
+
+it('writes bare channels as channels, and leaves a variable alpha as it stands', () => {
+  const to = parseColor('#0b6e74') as never
+  const write = (raw: string, notation: Parameters<typeof rewriteLiteral>[0]['notation'], alpha: number | null) =>
+    rewriteLiteral({ raw, notation, alpha }, to).text
+  expect(write('13, 110, 253', 'rgb-channels', 1)).toBe('11, 110, 116')
+  expect(write('222 47% 11%', 'hsl-channels', 1)).toBe('183.4 82.7% 24.9%')
+  expect(write('rgba(1, 2, 3, var(--a))', 'rgba', null)).toBe('rgba(11, 110, 116, var(--a))')
+  expect(write('HSL(1DEG 2% 3% / calc(1 - var(--a)))', 'hsl', null)).toBe(
+    'HSL(183.4DEG 82.7% 24.9% / calc(1 - var(--a)))',
+  )
+})

@@ -1,6 +1,4 @@
 import { describe, expect, it } from 'vitest'
-import { parseColor } from '../color/literal.ts'
-import { rewriteLiteral } from '../rewrite/notation.ts'
 import { linkChannels, listVariables } from './link.ts'
 import { readSource } from './read.ts'
 
@@ -28,15 +26,6 @@ describe('bare channels in a variable', () => {
     ])
     expect(occurrences({ 'a.scss': '$x: 1, 2, 3; a { --c: #{$x}; color: rgba($x, .5) }' })[0]?.[1]).toBe('rgb-channels')
     expect(occurrences({ 'a.css': ':root{--r:1,2,3}a{color:rgb(var(--r), 1, 2)}' })).toEqual([])
-  })
-
-  it('are rewritten as channels', () => {
-    const to = parseColor('#0b6e74')
-    if (!to) throw new Error('teal is a color')
-    expect(rewriteLiteral({ raw: '13, 110, 253', notation: 'rgb-channels', alpha: 1 }, to).text).toBe('11, 110, 116')
-    expect(rewriteLiteral({ raw: '222 47% 11%', notation: 'hsl-channels', alpha: 1 }, to).text).toBe(
-      '183.4 82.7% 24.9%',
-    )
   })
 })
 

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { resolver } from '../plan/outcome.ts'
-import { changesInPlace, editsOf } from '../rewrite/in-place.ts'
-import { applyEdits, fileEdits, invertEdits } from '../text/edit.ts'
-import { decodeBase64, encodeBase64 } from './data-url.ts'
-import { readSource } from './read.ts'
+import { resolver } from '../src/plan/outcome.ts'
+import { changesInPlace, editsOf } from '../src/rewrite/in-place.ts'
+import { decodeBase64, encodeBase64 } from '../src/source/data-url.ts'
+import { readSource } from '../src/source/read.ts'
+import { applyEdits, fileEdits, invertEdits } from '../src/text/edit.ts'
 
 const read = (text: string) => readSource({ path: 'a.css', text, encoding: 'utf-8' })
 const roles = [{ id: 'r', name: 'r', color: '#0b6e74' }]
