@@ -20,6 +20,7 @@ it.each([
   ['grid-area', 'none', 'other'],
   ['font', 'none', 'other'],
   ['--brand', 'custom', 'variable'],
+  ['initial-value', 'custom', 'other'],
   ['text-decoration-color', 'color', 'text'],
   ['scrollbar-face-color', 'color', 'other'],
 ])('%s takes %s and paints %s', (property, takes, use) => expect(propertyKind(property)).toEqual({ takes, use }))

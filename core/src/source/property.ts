@@ -20,6 +20,8 @@ const KINDS: readonly (readonly [RegExp, Takes, Use])[] = [
   [/^(?:border|outline)(?:-(?:top|right|bottom|left|block|inline)(?:-(?:start|end))?)?(?:-colors?)?$/, 'color', 'line'],
   [/^(?:column-rule|row-rule|rule)(?:-color)?$/, 'color', 'line'],
   [/^(?:border|outline|column-rule)-/, 'none', 'other'],
+  // Of `@property`: what it may be its `syntax` says.
+  [/^initial-value$/, 'custom', 'other'],
   [/^(?:box|text)-shadow$/, 'color', 'shadow'],
   [/^(?:backdrop-)?filter$/, 'color', 'shadow'],
   [/^(?:fill|stop-color|lighting-color)$/, 'color', 'fill'],

@@ -28,6 +28,8 @@ export interface Work {
   readonly places: readonly PlaceOf[]
   readonly taking: readonly Taking[]
   readonly findings: readonly InFile<PlacedFinding>[]
+  /** How many places take each variable that carries a color, through others too. */
+  readonly variableUses: ReadonlyMap<string, number>
   readonly colors: number
   /** null while they are computed. */
   readonly clusters: readonly Cluster[] | null
@@ -109,6 +111,7 @@ function LoadedWork({
 
   const places = useMemo(() => placesOf(audit, snapshot), [audit, snapshot])
   const { taking, findings } = useMemo(() => apartOf(audit), [audit])
+  const variableUses = useMemo(() => new Map(audit.variables.map(({ name, uses }) => [name, uses])), [audit])
   const counts = useMemo(() => countBy(places, ({ color }) => color), [places])
   const colors = useMemo(() => [...counts.keys()], [counts])
   const byColor = useMemo(() => groupBy(places, ({ color }) => color), [places])
@@ -150,6 +153,7 @@ function LoadedWork({
     places,
     taking,
     findings,
+    variableUses,
     colors: colors.length,
     clusters,
     rows,

@@ -33,6 +33,7 @@ export function ColorCard({ place }: { place: PlaceOf }) {
               .join(' · ')}
             {spellings.length > MOST_SPELLINGS ? ' …' : ''}
           </Text>
+          <Remarks place={place} />
         </Box>
       </Flex>
       {row && row.cluster.members.length > 1 ? (
@@ -48,5 +49,23 @@ export function ColorCard({ place }: { place: PlaceOf }) {
         </Box>
       ) : null}
     </Sheet>
+  )
+}
+
+/** What else is to be known of one place before it is decided. */
+function Remarks({ place: { variable, computedWith, opacity, alpha } }: { place: PlaceOf }) {
+  const { variableUses } = useWork()
+  const uses = variable === null ? undefined : variableUses.get(variable)
+  const remarks = [
+    uses === undefined ? null : `${variable} is taken in ${count(uses, 'place')}`,
+    computedWith === null ? null : `${computedWith}( ) makes another colour of it`,
+    alpha === null ? 'its alpha is a variable' : null,
+    opacity === null || opacity === 1 ? null : `the rule dims it: opacity ${opacity}`,
+  ].filter((remark) => remark !== null)
+  if (remarks.length === 0) return null
+  return (
+    <Text fontSize="12px" mt="1">
+      {remarks.join('; ')}
+    </Text>
   )
 }
