@@ -11,7 +11,8 @@ const OPENING = /(["']|\()\s*data:image\/svg\+xml((?:;[^,;"'()]*)*),/gi
 
 /** The SVG drawings in `data:` URLs of a value, quoted or not. Linear. */
 export function findDrawings(value: string): Payload[] {
-  if (!/data:image\/svg/i.test(value)) return []
+  // An address is longer than most values: only its length is looked at for them.
+  if (value.length < 24 || !/data:image\/svg/i.test(value)) return []
   const payloads: Payload[] = []
   OPENING.lastIndex = 0
   for (let match = OPENING.exec(value); match; match = OPENING.exec(value)) {

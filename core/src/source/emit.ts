@@ -60,39 +60,24 @@ export function collect(
   const emitter: Emitter = {
     source,
     hit(at, offset, { start, end, found, functions, confidence }, context) {
-      const { range, line, column, raw } = place(at, offset + start, offset + end)
-      if ('keyword' in found) keywords.push({ ...context, range, line, column, raw, keyword: found.keyword })
-      else if ('computedBy' in found)
-        computed.push({ ...context, range, line, column, raw, computedBy: found.computedBy })
-      // Written out: spreading the context made for half the time of an audit.
+      const entry = entryOf(place(at, offset + start, offset + end), context)
+      if ('keyword' in found) keywords.push(Object.assign(entry, { keyword: found.keyword }))
+      else if ('computedBy' in found) computed.push(Object.assign(entry, { computedBy: found.computedBy }))
       else
-        occurrences.push({
-          range,
-          line,
-          column,
-          raw,
-          property: context.property,
-          use: context.use,
-          selector: context.selector,
-          subjects: context.subjects,
-          states: context.states,
-          specificity: context.specificity,
-          atRules: context.atRules,
-          heading: context.heading,
-          important: context.important,
-          variable: context.variable,
-          opacity: context.opacity,
-          notation: found.notation,
-          color: opaqueKey(found.color),
-          alpha: found.alphaIsOpen ? null : found.color.alpha,
-          functions,
-          computedWith: functions.length === 0 ? null : computingFunction(functions),
-          confidence,
-          inner: at.drawing && innerOf(at, offset + start, offset + end),
-        })
+        occurrences.push(
+          Object.assign(entry, {
+            notation: found.notation,
+            color: opaqueKey(found.color),
+            alpha: found.alphaIsOpen ? null : found.color.alpha,
+            functions,
+            computedWith: functions.length === 0 ? null : computingFunction(functions),
+            confidence,
+            inner: at.drawing && innerOf(at, offset + start, offset + end),
+          }),
+        )
     },
     triple(at, start, end, context) {
-      triples.push({ ...context, ...place(at, start, end) })
+      triples.push(entryOf(place(at, start, end), context))
     },
     definition(at, start, end, { name, selector, atRules }) {
       const { range, line, column, raw } = place(at, start, end)
@@ -124,6 +109,27 @@ function withNearestHex(finding: PlacedFinding, occurrences: readonly Occurrence
   const colors = new Map<string, number>()
   for (const { color } of occurrences) colors.set(color, (colors.get(color) ?? 0) + 1)
   return { ...finding, meaning: nearestHex(finding.excerpt, colors) }
+}
+
+/** A place in its context. Written out: spreading both made for half the time of an audit. */
+function entryOf({ range, line, column, raw }: Place, context: Context): Place & Context {
+  return {
+    range,
+    line,
+    column,
+    raw,
+    property: context.property,
+    use: context.use,
+    selector: context.selector,
+    subjects: context.subjects,
+    states: context.states,
+    specificity: context.specificity,
+    atRules: context.atRules,
+    heading: context.heading,
+    important: context.important,
+    variable: context.variable,
+    opacity: context.opacity,
+  }
 }
 
 function innerOf(at: Embedded, start: number, end: number): Inner | null {

@@ -80,10 +80,14 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     const value = text.slice(declared.start, declared.end)
     // A drawing within a drawing is none that a browser shows.
     const drawings = at.drawing ? [] : findDrawings(value)
+    const found = findInValue(value, takes)
     const isOutside = ({ start, end }: ValueHit) => drawings.every((each) => end <= each.start || start >= each.end)
-    const hits = findInValue(value, takes).filter(isOutside)
+    const hits = drawings.length === 0 ? found : found.filter(isOutside)
     // A property that nobody knows to take a color takes no variable for one either; an argument may.
-    const slip = dialect.lexical || declared.name === null ? null : slipIn(declared.property, value, hits.length)
+    const slip =
+      dialect.lexical || declared.name === null || takes !== 'color'
+        ? null
+        : slipIn(declared.property, value, hits.length)
     if (slip) emitter.finding(at, slip.code, declared.start + slip.start, declared.start + slip.end, slip.meaning)
     const links = takes === 'unknown' && declared.name !== null ? [] : linksIn(value, hits)
     const triple = declared.variable !== null && hits.length === 0 && tripleIn(value) !== null
@@ -103,7 +107,10 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     const property = block.prefix + (written.includes('/*') ? written.replace(/\/\*[\s\S]*?\*\//g, '').trim() : written)
     let kind = text[colon] === '=' ? ASSIGNED : kindOf(property)
     if (block.kind === 'map' && kind.takes === 'unknown') kind = IN_MAP
-    const variable = kind.use === 'variable' ? (block.variable ?? property.replace(/\s*[?:+]$/, '')) : null
+    const variable =
+      kind.use === 'variable'
+        ? (block.variable ?? (kind === ASSIGNED ? property.replace(/\s*[?:+]$/, '') : property))
+        : null
     if (block.kind === 'sheet' && outer.selector === null && !at.drawing && dialect === CSS && kind.takes === 'color')
       emitter.finding(at, 'outside-rules', start, end)
     if (property === 'opacity') block.opacity = opacityOf(text.slice(colon + 1, end))
@@ -122,7 +129,9 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
   const flush = () => {
     if (block.pending.length === 0) return
     const rule = block.rule ? readRule(block.rule) : outer
-    for (const { start, end } of overridden(block.pending, text)) emitter.finding(at, 'overridden-in-rule', start, end)
+    if (block.pending.length > 1)
+      for (const { start, end } of overridden(block.pending, text))
+        emitter.finding(at, 'overridden-in-rule', start, end)
     const inRule = block.rule !== null || outer.selector !== null
     for (const { declared, hits, links, drawings } of block.pending) {
       const { property, kind, start, end, name, variable, heading } = declared
