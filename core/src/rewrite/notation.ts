@@ -1,13 +1,6 @@
+import { type ChannelUnit, degreesIn, fullScale, numberScale } from '../color/channel.ts'
 import { type Color, same8Bit, to8Bit, toHex } from '../color/color.ts'
-import {
-  type ChannelUnit,
-  type ColorLiteral,
-  degreesIn,
-  fullScale,
-  type Notation,
-  numberScale,
-  parseInNotation,
-} from '../color/literal.ts'
+import { type ColorLiteral, type Notation, parseInNotation } from '../color/literal.ts'
 import { NAME_OF_VALUE } from '../color/names.ts'
 import { type Space, toSpace } from '../color/space.ts'
 import type { Occurrence } from '../source/occurrence.ts'

@@ -1,4 +1,4 @@
-import type { SelectorPart } from './selector.ts'
+import type { SelectorPart } from './part.ts'
 import { attributeState, classState, pseudoState, type State } from './state.ts'
 
 /** A type, class, id, pseudo-class or pseudo-element without arguments, an asterisk, a combinator, or an attribute (its name and value). */

@@ -1,17 +1,8 @@
 import { selectorSpecificity } from '@csstools/selector-specificity'
 import parser, { type Node, type Selector } from 'postcss-selector-parser'
+import type { SelectorPart } from './part.ts'
 import { readPlainSelector } from './plain-selector.ts'
 import { attributeState, classState, pseudoState, type State } from './state.ts'
-
-/** One complex selector of a list: whom it paints, in which states, how strong it is. */
-export interface SelectorPart {
-  /** The selector with its states taken off. */
-  readonly subject: string
-  /** Sorted, without repetition; empty at rest. */
-  readonly states: readonly State[]
-  /** Selectors 4 §17: ids, classes, types. */
-  readonly specificity: readonly [number, number, number]
-}
 
 /** Reads a selector list; null when it is not one. O(length). */
 export function readSelector(list: string): readonly SelectorPart[] | null {

@@ -19,7 +19,7 @@ import type {
   Reference,
 } from './occurrence.ts'
 import { nearestHex } from './slip.ts'
-import type { ValueHit } from './value.ts'
+import type { ValueHit } from './value-hit.ts'
 
 /** Takes what readers find in one file and places it. */
 export interface Emitter {

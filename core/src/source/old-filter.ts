@@ -1,5 +1,5 @@
 import { type ColorLiteral, hexLiteral, nameLiteral } from '../color/literal.ts'
-import type { ValueHit } from './value.ts'
+import type { ValueHit } from './value-hit.ts'
 
 /** Whether a value is one of the filters of Internet Explorer 4 to 9. */
 export function isOldFilter(value: string): boolean {

@@ -1,4 +1,5 @@
-import { readSelector, type SelectorPart } from '../selector/selector.ts'
+import type { SelectorPart } from '../selector/part.ts'
+import { readSelector } from '../selector/selector.ts'
 import type { State } from '../selector/state.ts'
 import type { Context } from './occurrence.ts'
 

@@ -9,7 +9,8 @@ import { type PropertyKind, propertyKind, type Takes } from './property.ts'
 import { type Rule, ruleReader } from './rule.ts'
 import { trimmed } from './scanner.ts'
 import { slipIn } from './slip.ts'
-import { findInValue, type ValueHit } from './value.ts'
+import { findInValue } from './value.ts'
+import type { ValueHit } from './value-hit.ts'
 import { type Link, linksIn, tripleIn } from './variable.ts'
 
 /** One value to look through: a declaration's, or the arguments in a head. */

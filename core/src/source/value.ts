@@ -1,34 +1,11 @@
 import { type CSSToken, TokenType, tokenize } from '@csstools/css-tokenizer'
-import {
-  type ChannelFunction,
-  COLOR_FUNCTIONS,
-  type ColorLiteral,
-  functionLiteral,
-  hexLiteral,
-  nameLiteral,
-} from '../color/literal.ts'
+import { type ChannelFunction, COLOR_FUNCTIONS, functionLiteral, hexLiteral, nameLiteral } from '../color/literal.ts'
 import { COLOR_KEYWORDS, COLOR_NAMES } from '../color/names.ts'
 import { holdsNoColor, makesColor, takesColorWords } from './functions.ts'
 import type { Confidence } from './occurrence.ts'
 import { findInOldFilter, isOldFilter } from './old-filter.ts'
 import type { Takes } from './property.ts'
-
-/** A color function of variables. */
-export interface ComputedColor {
-  readonly computedBy: string
-  /** The variable that gives it all its channels: `rgb(var(--brand-rgb))`. */
-  readonly channels: { readonly name: string; readonly of: ChannelFunction } | null
-}
-
-/** A color, a color keyword or a computed color within one value; offsets within the value's text. */
-export interface ValueHit {
-  readonly start: number
-  readonly end: number
-  readonly found: ColorLiteral | { readonly keyword: string } | ComputedColor
-  /** The functions around it, outermost first, lower case. */
-  readonly functions: readonly string[]
-  readonly confidence: Confidence
-}
+import type { ComputedColor, ValueHit } from './value-hit.ts'
 
 /** Every color in one value, in its order. Linear in the length of the value. */
 export function findInValue(value: string, takes: Takes): ValueHit[] {

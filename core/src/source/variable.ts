@@ -1,5 +1,5 @@
 import type { ChannelFunction } from '../color/literal.ts'
-import type { ValueHit } from './value.ts'
+import type { ValueHit } from './value-hit.ts'
 
 /** A variable taken within a value; offsets within the value's text. */
 export interface Link {
