@@ -116,14 +116,14 @@ export function encodeBase64(text: string): string {
 const ENCODED = /[#%"'<>()\s\\]/g
 
 /**
- * A literal written for a percent-encoded drawing: what its author encoded stays so, a `#` or `%` always. @param raw the literal as it was
+ * A literal written for a percent-encoded drawing: what its author encoded stays so, a `%` always, a `#` unless it stood there plain. @param raw the literal as it was
  */
 export function encodePercent(literal: string, raw: string): string {
   return literal.replace(ENCODED, (sign) => {
     const encoded = `%${sign.charCodeAt(0).toString(16).padStart(2, '0').toUpperCase()}`
-    const plain =
-      sign === '#' || sign === '%' ? raw.startsWith('#') && sign === '#' : !raw.toUpperCase().includes(encoded)
-    return plain ? sign : encoded
+    if (sign === '%') return encoded
+    const asAuthor = sign === '#' ? !raw.startsWith('#') : raw.toUpperCase().includes(encoded)
+    return asAuthor ? encoded : sign
   })
 }
 

@@ -40,10 +40,8 @@ export interface Dialect {
 
 export const RULE: ReadHead = { head: { kind: 'rule' }, values: null }
 const CONDITION: ReadHead = { head: { kind: 'condition' }, values: null }
-const DIRECTIVE: ReadHead = { head: { kind: 'directive' }, values: null }
+export const DIRECTIVE: ReadHead = { head: { kind: 'directive' }, values: null }
 const UNREADABLE: ReadHead = { head: { kind: 'unreadable' }, values: null }
-/** A line of a language that is read by its words: it may well mean something. */
-export const UNREADABLE_LINE: ReadHead = DIRECTIVE
 
 const isAtRule = (statement: string) => statement.startsWith('@')
 

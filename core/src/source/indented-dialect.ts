@@ -1,4 +1,4 @@
-import { type Dialect, directive, RULE, sassAtRule, UNREADABLE_LINE } from './dialect.ts'
+import { DIRECTIVE, type Dialect, directive, RULE, sassAtRule } from './dialect.ts'
 import { scanIndented } from './indented-scanner.ts'
 import { blockComments } from './inline-comments.ts'
 import { propertyKind } from './property.ts'
@@ -25,7 +25,7 @@ export const SASS: Dialect = {
   statementHead(statement) {
     if (statement.startsWith('@')) return sassAtRule(statement)
     const short = SASS_SHORT.exec(statement)
-    return short ? directive(short[0].length, statement.length) : UNREADABLE_LINE
+    return short ? directive(short[0].length, statement.length) : DIRECTIVE
   },
   isDeclaration: (statement) => !/^[@+=]/.test(statement),
 }
@@ -52,7 +52,7 @@ export const STYLUS: Dialect = {
   statementHead(statement) {
     if (statement.startsWith('@')) return sassAtRule(statement)
     const word = VALUES.exec(statement) ?? CALL.exec(statement)
-    return word ? directive(word[0].replace('(', '').length, statement.length) : UNREADABLE_LINE
+    return word ? directive(word[0].replace('(', '').length, statement.length) : DIRECTIVE
   },
   isDeclaration: (statement) => !statement.startsWith('@') && !TESTS.test(statement) && !VALUES.test(statement),
 }

@@ -1,4 +1,5 @@
 import type { FindingCode } from '../text/finding.ts'
+import type { Range } from '../text/range.ts'
 import { drawingOf, findDrawings, type Payload } from './data-url.ts'
 import { CSS, type Dialect, type Head, type ReadHead } from './dialect.ts'
 import type { Embedded } from './embedded.ts'
@@ -32,6 +33,8 @@ interface Pending {
   readonly hits: readonly ValueHit[]
   readonly links: readonly Link[]
   readonly drawings: readonly Payload[]
+  /** Three bare numbers that are all of a variable's value. */
+  readonly triple: Range | null
 }
 
 /** A block that is open. */
@@ -91,9 +94,9 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
         : slipIn(declared.property, value, hits.length)
     if (slip) emitter.finding(at, slip.code, declared.start + slip.start, declared.start + slip.end, slip.meaning)
     const links = takes === 'unknown' && declared.name !== null ? [] : linksIn(value, hits)
-    const triple = declared.variable !== null && hits.length === 0 && tripleIn(value) !== null
+    const triple = declared.variable !== null && hits.length === 0 ? tripleIn(value) : null
     if (hits.length > 0 || links.length > 0 || drawings.length > 0 || triple)
-      into.pending.push({ declared, hits, links, drawings })
+      into.pending.push({ declared, hits, links, drawings, triple })
   }
 
   const lookInHead = (head: ReadHead, start: number, property: string, into: Block) => {
@@ -134,7 +137,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
       for (const { start, end } of overridden(block.pending, text))
         emitter.finding(at, 'overridden-in-rule', start, end)
     const inRule = block.rule !== null || outer.selector !== null
-    for (const { declared, hits, links, drawings } of block.pending) {
+    for (const { declared, hits, links, drawings, triple } of block.pending) {
       const { property, kind, start, end, name, variable, heading } = declared
       const context: Context = {
         property,
@@ -155,7 +158,6 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
       if (variable === null || name === null) continue
       const { selector, atRules } = context
       emitter.definition(at, name.start, name.end, { name: variable, selector, atRules })
-      const triple = hits.length === 0 ? tripleIn(text.slice(start, end)) : null
       if (triple) emitter.triple(at, start + triple.start, start + triple.end, context)
     }
   }
