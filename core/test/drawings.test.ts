@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { resolver } from '../src/plan/outcome.ts'
 import { changesInPlace, editsOf } from '../src/rewrite/in-place.ts'
-import { decodeBase64, encodeBase64 } from '../src/source/data-url.ts'
 import { readSource } from '../src/source/read.ts'
+import { decodeBase64, encodeBase64 } from '../src/source/value/data-url.ts'
 import { applyEdits, fileEdits, invertEdits } from '../src/text/edit.ts'
 
 const read = (text: string) => readSource({ path: 'a.css', text, encoding: 'utf-8' })

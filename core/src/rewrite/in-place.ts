@@ -1,7 +1,7 @@
 import type { parseColor } from '../color/literal.ts'
 import type { Resolve } from '../plan/outcome.ts'
-import { decodeBase64, decodeLiteral, encodeBase64, encodePercent } from '../source/data-url.ts'
 import type { Occurrence } from '../source/occurrence.ts'
+import { decodeBase64, decodeLiteral, encodeBase64, encodePercent } from '../source/value/data-url.ts'
 import type { Edit } from '../text/edit.ts'
 import { type Rewritten, rewriteLiteral } from './notation.ts'
 

@@ -3,7 +3,6 @@ import type { Finding } from '../text/finding.ts'
 import { lineStarts, positionAt } from '../text/lines.ts'
 import type { SourceText } from '../text/source-text.ts'
 import type { Embedded } from './embedded.ts'
-import { computingFunction } from './functions.ts'
 import type {
   ChannelTriple,
   Computed,
@@ -18,8 +17,9 @@ import type {
   Reading,
   Reference,
 } from './occurrence.ts'
-import { nearestHex } from './slip.ts'
-import type { ValueHit } from './value-hit.ts'
+import { computingFunction } from './value/functions.ts'
+import { nearestHex } from './value/slip.ts'
+import type { ValueHit } from './value/value-hit.ts'
 
 /** Takes what readers find in one file and places it. */
 export interface Emitter {

@@ -1,11 +1,11 @@
 import type { SourceText } from '../text/source-text.ts'
-import { CSS, type Dialect, LESS, SCSS } from './dialect.ts'
 import { collect, type Emitter } from './emit.ts'
-import { SASS, STYLUS } from './indented-dialect.ts'
-import { readMarkup } from './markup.ts'
+import { readMarkup } from './markup/markup.ts'
+import { readSvg } from './markup/svg.ts'
 import { OUTSIDE_RULES, type Reading } from './occurrence.ts'
-import { readStylesheet } from './stylesheet.ts'
-import { readSvg } from './svg.ts'
+import { CSS, type Dialect, LESS, SCSS } from './sheet/dialect.ts'
+import { SASS, STYLUS } from './sheet/indented-dialect.ts'
+import { readStylesheet } from './sheet/stylesheet.ts'
 import { type Syntax, syntaxOf } from './syntax.ts'
 
 /** Reports every color of one file to the emitter. Recovers from errors: a bad region costs that region, never the file. */

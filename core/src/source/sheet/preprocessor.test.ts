@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { readSource } from '../read.ts'
+import { blankTemplateTags } from '../template/template-tags.ts'
 import { blockComments } from './inline-comments.ts'
-import { readSource } from './read.ts'
-import { blankTemplateTags } from './template-tags.ts'
 
 const read = (path: string, text: string) => {
   const reading = readSource({ path, text, encoding: 'utf-8' })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { readSource } from './read.ts'
+import { readSource } from '../read.ts'
 
 const read = (text: string) => {
   const reading = readSource({ path: 'a.css', text, encoding: 'utf-8' })

@@ -1,6 +1,6 @@
+import { blankTemplateTags } from '../template/template-tags.ts'
 import { blockComments } from './inline-comments.ts'
 import { type SheetHandler, scanBraces } from './scanner.ts'
-import { blankTemplateTags } from './template-tags.ts'
 
 /** What a head, or a statement that is no declaration, means in one language. */
 export type Head =

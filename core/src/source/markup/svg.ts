@@ -1,11 +1,11 @@
 import { parseFragment, type DefaultTreeAdapterTypes as Tree } from 'parse5'
+import { type Embedded, within } from '../embedded.ts'
+import type { Emitter } from '../emit.ts'
+import type { Context, OuterContext } from '../occurrence.ts'
+import { readStylesheet } from '../sheet/stylesheet.ts'
+import { propertyKind } from '../value/property.ts'
+import { findInValue } from '../value/value.ts'
 import { attributeValue } from './attribute.ts'
-import { type Embedded, within } from './embedded.ts'
-import type { Emitter } from './emit.ts'
-import type { Context, OuterContext } from './occurrence.ts'
-import { propertyKind } from './property.ts'
-import { readStylesheet } from './stylesheet.ts'
-import { findInValue } from './value.ts'
 
 /** Attributes that paint (SVG 2 §11, Filter Effects 1): each is a property of the same name. */
 const PAINTS = ['fill', 'stroke', 'stop-color', 'flood-color', 'lighting-color', 'color']

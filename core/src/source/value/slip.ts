@@ -1,6 +1,6 @@
-import { COLOR_FUNCTIONS, parseColor } from '../color/literal.ts'
-import { COLOR_KEYWORDS, COLOR_NAMES } from '../color/names.ts'
-import type { SlipCode } from '../text/finding.ts'
+import { COLOR_FUNCTIONS, parseColor } from '../../color/literal.ts'
+import { COLOR_KEYWORDS, COLOR_NAMES } from '../../color/names.ts'
+import type { SlipCode } from '../../text/finding.ts'
 
 /** A value that was meant as a color and is none; offsets within the value's text. */
 export interface Slip {

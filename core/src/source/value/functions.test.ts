@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { readSource } from './read.ts'
+import { readSource } from '../read.ts'
 import { findInValue } from './value.ts'
 
 const found = (value: string, takes: Parameters<typeof findInValue>[1] = 'custom') =>

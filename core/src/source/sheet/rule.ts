@@ -1,7 +1,7 @@
-import type { SelectorPart } from '../selector/part.ts'
-import { readSelector } from '../selector/selector.ts'
-import type { State } from '../selector/state.ts'
-import type { Context } from './occurrence.ts'
+import type { SelectorPart } from '../../selector/part.ts'
+import { readSelector } from '../../selector/selector.ts'
+import type { State } from '../../selector/state.ts'
+import type { Context } from '../occurrence.ts'
 
 /** A rule as written, within another or not. */
 export interface Rule {

@@ -1,4 +1,4 @@
-import type { ChannelFunction } from '../color/literal.ts'
+import type { ChannelFunction } from '../../color/literal.ts'
 import type { ValueHit } from './value-hit.ts'
 
 /** A variable taken within a value; offsets within the value's text. */

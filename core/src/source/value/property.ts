@@ -1,4 +1,4 @@
-import type { Use } from './occurrence.ts'
+import type { Use } from '../occurrence.ts'
 
 /**
  * What the value of a property may hold: a color anywhere in it (`color`), only inside functions such as gradients (`image`),

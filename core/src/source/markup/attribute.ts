@@ -1,5 +1,5 @@
 import { decodeHTMLAttribute } from 'entities'
-import { type Embedded, within } from './embedded.ts'
+import { type Embedded, within } from '../embedded.ts'
 
 /** The value of the attribute written at [start, end), its character references decoded, with the way back. */
 export function attributeValue(at: Embedded, start: number, end: number): Embedded {

@@ -1,8 +1,8 @@
+import { blankTemplateTags } from '../template/template-tags.ts'
+import { propertyKind } from '../value/property.ts'
 import { DIRECTIVE, type Dialect, directive, RULE, sassAtRule } from './dialect.ts'
 import { scanIndented } from './indented-scanner.ts'
 import { blockComments } from './inline-comments.ts'
-import { propertyKind } from './property.ts'
-import { blankTemplateTags } from './template-tags.ts'
 
 const prepare = (text: string) => blockComments(blankTemplateTags(text))
 

@@ -1,4 +1,4 @@
-import type { Embedded } from './embedded.ts'
+import type { Embedded } from '../embedded.ts'
 
 /** The payload of one SVG drawing in a `data:` URL; offsets in the text that it was found in. */
 export interface Payload {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { readSource } from './read.ts'
+import { readSource } from '../read.ts'
 
 const findings = (text: string, path = 'a.css') =>
   readSource({ path, text, encoding: 'utf-8' }).findings.map(({ code, range, meaning }) => [

@@ -1,5 +1,5 @@
-import type { ChannelFunction, ColorLiteral } from '../color/literal.ts'
-import type { Confidence } from './occurrence.ts'
+import type { ChannelFunction, ColorLiteral } from '../../color/literal.ts'
+import type { Confidence } from '../occurrence.ts'
 
 /** A color function of variables. */
 export interface ComputedColor {

@@ -1,4 +1,4 @@
-import { COLOR_FUNCTIONS } from '../color/literal.ts'
+import { COLOR_FUNCTIONS } from '../../color/literal.ts'
 
 /** What the functions that may stand around a color do with it; all names in lower case. */
 

@@ -1,4 +1,4 @@
-import type { FindingCode } from '../text/finding.ts'
+import type { FindingCode } from '../../text/finding.ts'
 
 /** Takes the parts of a stylesheet in the order of its text. All offsets count in that text; ranges are half-open, without white space at their ends. */
 export interface SheetHandler {

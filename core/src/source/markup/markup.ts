@@ -1,9 +1,9 @@
 import { parse, type DefaultTreeAdapterTypes as Tree } from 'parse5'
+import { type Embedded, within } from '../embedded.ts'
+import type { Emitter } from '../emit.ts'
+import { OUTSIDE_RULES } from '../occurrence.ts'
+import { readStylesheet } from '../sheet/stylesheet.ts'
 import { attributeValue } from './attribute.ts'
-import { type Embedded, within } from './embedded.ts'
-import type { Emitter } from './emit.ts'
-import { OUTSIDE_RULES } from './occurrence.ts'
-import { readStylesheet } from './stylesheet.ts'
 
 /** Reads the style elements and style attributes of a page. Walks with a stack of its own, not by recursion. */
 export function readMarkup(emitter: Emitter): void {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { readSource } from './read.ts'
+import { readSource } from '../read.ts'
 
 const read = (path: string, text: string) => {
   const reading = readSource({ path, text, encoding: 'utf-8' })

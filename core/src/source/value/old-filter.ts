@@ -1,4 +1,4 @@
-import { type ColorLiteral, hexLiteral, nameLiteral } from '../color/literal.ts'
+import { type ColorLiteral, hexLiteral, nameLiteral } from '../../color/literal.ts'
 import type { ValueHit } from './value-hit.ts'
 
 /** Whether a value is one of the filters of Internet Explorer 4 to 9. */
