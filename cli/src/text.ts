@@ -44,6 +44,8 @@ const COLUMNS = [
   'variable',
   'computedWith',
   'confidence',
+  'evidence',
+  'literalOnly',
 ] as const
 
 /** The places of an audit as a table (RFC 4180), a row each; what a spreadsheet would take for a formula is escaped. */

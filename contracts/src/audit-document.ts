@@ -1,5 +1,13 @@
 import { z } from 'zod'
-import { computedSchema, findingSchema, keywordSchema, occurrenceSchema, variableSchema } from './audit.ts'
+import {
+  behaviorSchema,
+  computedSchema,
+  findingSchema,
+  keywordSchema,
+  occurrenceSchema,
+  sitePagesSchema,
+  variableSchema,
+} from './audit.ts'
 import { encodingSchema, skipReasonSchema, syntaxSchema, thirdPartySchema } from './site.ts'
 
 const span = {
@@ -14,11 +22,12 @@ const subject = {
 
 const inner = z
   .discriminatedUnion('encoding', [
+    z.strictObject({ encoding: z.literal('plain-scalar') }),
     z.strictObject({ encoding: z.literal('percent') }),
     z.strictObject({ encoding: z.literal('base64'), start: z.int().min(0), end: z.int().min(0) }),
   ])
   .optional()
-  .describe('Set where it stands in an encoded drawing; base64: start and end within the decoded payload')
+  .describe('Set where its text is not plain: in an encoded drawing, in YAML without quotes; base64: start and end within the decoded payload')
 
 const definitions = z.array(variableSchema.shape.definitions.unwrap().element.omit({ range: true }).extend(span))
 const references = z.array(variableSchema.shape.references.unwrap().element.omit({ range: true }).extend(span))
@@ -45,6 +54,14 @@ export const auditDocumentSchema = z
     variables: z.array(
       variableSchema.omit({ definitions: true, references: true }).extend({ definitions, references }),
     ),
+    behaviors: z.array(
+      z.discriminatedUnion('kind', [
+        behaviorSchema.options[0].omit({ range: true }).extend(span),
+        behaviorSchema.options[1].omit({ range: true }).extend(span),
+      ]),
+    ),
+    pages: sitePagesSchema.shape.pages,
+    unused: sitePagesSchema.shape.unused,
     findings: z.array(findingSchema.omit({ range: true }).extend(span)),
   })
   .describe('Every hard-coded color of a folder')

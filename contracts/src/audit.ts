@@ -1,11 +1,14 @@
 import type {
+  Behavior,
   Computed,
+  Evidence,
   FindingCode,
   Inner,
   Keyword,
   Notation,
   Occurrence,
   PlacedFinding,
+  SitePages,
   State,
   Use,
   Variable,
@@ -30,6 +33,7 @@ export const notationSchema = z
     'hex6',
     'hex8',
     'argb',
+    'bare-hex',
     'name',
     'rgb',
     'rgba',
@@ -49,7 +53,7 @@ export const notationSchema = z
     'oklab-channels',
     'oklch-channels',
   ])
-  .describe('How a color is written; `-channels`: bare channels in a variable')
+  .describe('How a color is written; `bare-hex`: digits without `#`; `-channels`: bare channels in a variable')
 true satisfies Same<z.infer<typeof notationSchema>, Notation>
 
 const range = z
@@ -62,6 +66,11 @@ const place = {
   line: z.int().min(1).describe('From 1'),
   column: z.int().min(1).describe('From 1, in UTF-16 units'),
 }
+
+export const evidenceSchema = z
+  .enum(['style', 'canvas', 'attribute', 'css-text', 'markup-text', 'color-table', 'named', 'whole-value'])
+  .describe('By what a text was taken for a color where no language of colors says so')
+true satisfies Same<z.infer<typeof evidenceSchema>, Evidence>
 
 const context = {
   property: z.string(),
@@ -79,14 +88,19 @@ const context = {
   important: z.boolean(),
   variable: z.string().nullable().describe('The variable that the value defines, with its sigil'),
   opacity: z.number().min(0).max(1).nullable().describe('The `opacity` that the same rule declares'),
+  literalOnly: z.boolean().describe('Whether the place takes no `var()`: a meta element, a manifest, `bgcolor`, a canvas'),
+  evidence: evidenceSchema.nullable().describe('By what it was taken for a color; null: its language says so'),
 }
 
 export const innerSchema = z
   .discriminatedUnion('encoding', [
+    z.strictObject({ encoding: z.literal('plain-scalar') }).readonly(),
     z.strictObject({ encoding: z.literal('percent') }).readonly(),
     z.strictObject({ encoding: z.literal('base64'), range: range.describe('Within the decoded payload') }).readonly(),
   ])
-  .describe('How the drawing around a literal is encoded; base64: the range beside it is that of the payload')
+  .describe(
+    'How a literal is written whose text is not plain: in an encoded drawing (base64: the range beside it is that of the payload), or in YAML without quotes',
+  )
 true satisfies Same<z.infer<typeof innerSchema>, Inner>
 
 export const occurrenceSchema = z
@@ -106,7 +120,16 @@ export const occurrenceSchema = z
 true satisfies Same<z.infer<typeof occurrenceSchema>, Occurrence>
 
 export const keywordSchema = z
-  .strictObject({ ...place, raw: z.string(), ...context, keyword: z.string().describe('In lower case') })
+  .strictObject({ ...place, raw: z.string(), ...context, keyword: z.string().describe('In lower case'),
+    source: z
+      .strictObject({
+        element: z.string().describe('The element that sets its own `color`, or that rules reach'),
+        range: range.nullable().describe('Where it sets it; null: nowhere'),
+      })
+      .readonly()
+      .nullable()
+      .describe('What gives `currentColor` its color, in attributes'),
+  })
   .describe('`transparent`, `currentColor` or a system color')
 true satisfies Same<z.infer<typeof keywordSchema>, Keyword>
 
@@ -160,6 +183,8 @@ export const findingCodeSchema = z
     'unexpected-close',
     'unreadable-css',
     'drawing-not-reversible',
+    'unparsed-script',
+    'nested-too-deep',
     'missing-hash',
     'hex-digits',
     'color-out-of-form',
@@ -181,12 +206,79 @@ export const findingSchema = z
   .describe('Something odd in a received text')
 true satisfies Same<z.infer<typeof findingSchema>, PlacedFinding>
 
+const trigger = z.enum(['scroll', 'hover', 'focus', 'press', 'click']).describe('When the script acts')
+const element = z.string().nullable().describe('As a selector, or the expression that the script names it by')
+const threshold = z.number().nullable().describe('Pixels scrolled; null: no scrolling, or not written out')
+
+export const behaviorSchema = z
+  .discriminatedUnion('kind', [
+    z.strictObject({
+      ...place,
+      raw: z.string(),
+      kind: z.literal('recolor'),
+      trigger,
+      element,
+      property: z.string(),
+      threshold,
+      above: z.string().nullable().describe('The color past the threshold, or while it lasts; null: none is set'),
+      below: z.string().nullable().describe('The color before, or when it is over'),
+    }),
+    z.strictObject({
+      ...place,
+      raw: z.string(),
+      kind: z.literal('class'),
+      trigger,
+      element,
+      className: z.string(),
+      threshold,
+      change: z.enum(['add', 'remove', 'toggle']),
+    }),
+  ])
+  .describe('What a script does to a color or a class while a visitor scrolls, points, focuses or clicks')
+true satisfies Same<z.infer<typeof behaviorSchema>, Behavior>
+
+export const sitePagesSchema = z
+  .strictObject({
+    pages: z
+      .array(
+        z.strictObject({
+          path: z.string(),
+          sheets: z
+            .array(
+              z.strictObject({
+                kind: z.enum(['link', 'import', 'style']),
+                file: z.string().nullable().describe('null: none of the files'),
+                target: z.string().describe('As written; empty for a style element'),
+                namedIn: z.string(),
+                line: z.int().min(1),
+                media: z.array(z.string()).readonly().describe('All must hold'),
+                condition: z.string().nullable().describe('`lt IE 9`, `noscript`, `template`'),
+                applies: z.enum(['always', 'alternate', 'disabled']),
+              }),
+            )
+            .readonly()
+            .describe('In the order of the cascade'),
+          parts: z.array(z.string()).readonly().describe('The templates that it is put together from'),
+          scripts: z.array(z.string()).readonly(),
+          files: z.array(z.string()).readonly().describe('Every file that it reaches'),
+        }),
+      )
+      .readonly(),
+    unused: z
+      .array(z.strictObject({ path: z.string(), namedBy: z.array(z.string()).readonly() }))
+      .readonly()
+      .describe('Files that no page reaches'),
+  })
+  .describe('Which page is made of which files')
+true satisfies Same<z.infer<typeof sitePagesSchema>, SitePages>
+
 export const readingSchema = z
   .strictObject({
     path: z.string(),
     occurrences: z.array(occurrenceSchema),
     keywords: z.array(keywordSchema),
     computed: z.array(computedSchema),
+    behaviors: z.array(behaviorSchema),
     findings: z.array(findingSchema),
   })
   .describe('What one file holds')
@@ -195,6 +287,7 @@ export const auditSchema = z
   .strictObject({
     readings: z.array(readingSchema).describe('By path; files that hold nothing are left out'),
     variables: z.array(variableSchema).describe('By name'),
+    pages: sitePagesSchema,
   })
   .describe('Every hard-coded color of a snapshot')
 export type Audit = z.infer<typeof auditSchema>

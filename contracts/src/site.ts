@@ -29,7 +29,6 @@ true satisfies Same<z.infer<typeof encodingSchema>, Encoding>
 
 export const skipReasonSchema = z
   .enum([
-    'not-read-yet',
     'no-colors-here',
     'empty',
     'binary',

@@ -7,6 +7,12 @@ declare class TextDecoder {
 declare class TextEncoder {
   encode(input: string): Uint8Array<ArrayBuffer>
 }
+/** Addresses as the URL standard reads them. */
+declare class URL {
+  constructor(url: string, base?: string | URL)
+  readonly origin: string
+  readonly pathname: string
+}
 /** Base64 of HTML §8.3, one unit a byte. */
 declare function atob(data: string): string
 declare function btoa(data: string): string

@@ -31,7 +31,7 @@ describe('a copy that is taken in', () => {
       ['css/a.css', 'css', 'utf-8', null],
       ['css/empty.css', 'css', null, 'empty'],
       ['css/fake.css', 'css', null, 'binary'],
-      ['img/icon.svg', 'svg', null, 'not-read-yet'],
+      ['img/icon.svg', 'svg', 'utf-8', null],
       ['img/logo.png', 'image', null, 'no-colors-here'],
       ['index.html', 'html', 'utf-8', null],
       ['latin.css', 'css', 'windows-1252', null],

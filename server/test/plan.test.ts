@@ -187,7 +187,7 @@ describe('an audit', () => {
       bind,
     })
     await harness.sequelize.query('DELETE FROM readings WHERE snapshot_id = $1', { bind })
-    await harness.sequelize.query("UPDATE files SET skipped = 'not-read-yet', encoding = NULL WHERE snapshot_id = $1", {
+    await harness.sequelize.query("UPDATE files SET skipped = 'no-colors-here', encoding = NULL WHERE snapshot_id = $1", {
       bind,
     })
     const { body } = await harness.http.get(`/api/snapshots/${snapshotId}/audit`).expect(200)

@@ -1,5 +1,5 @@
 import type { AuditDocument } from '@undo-ink/contracts'
-import { type FileReading, generatedFrom, listVariables, type Range } from '@undo-ink/core'
+import { type FileReading, generatedFrom, listPages, listVariables, type Range } from '@undo-ink/core'
 import { type ReadOptions, readFolder } from '../read-folder.ts'
 import { auditCsv, auditText } from '../text.ts'
 
@@ -42,6 +42,15 @@ async function auditFolder(folder: string, how: ReadOptions): Promise<AuditDocum
       definitions: definitions.map((definition) => inFile(definition.file, definition)),
       references: references.map((reference) => inFile(reference.file, reference)),
     })),
+    behaviors: each(
+      ({ behaviors }) => behaviors,
+      // The compiler keeps the two kinds apart only so.
+      (path, behavior) => (behavior.kind === 'recolor' ? inFile(path, behavior) : inFile(path, behavior)),
+    ),
+    ...listPages(
+      read,
+      files.map(({ path }) => path),
+    ),
     findings: each(({ findings }) => findings, inFile),
   }
 }

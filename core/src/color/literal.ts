@@ -6,7 +6,7 @@ import { type Channels, fromSpace, type Space } from './space.ts'
 
 /**
  * How a color is written. `rgb` and `rgba` are one function in CSS Color 4, but two spellings to keep; `argb` is the `#AARRGGBB` of
- * old browsers' filters, which only its place tells from `hex8`.
+ * old browsers' filters, which only its place tells from `hex8`; `bare-hex` has no `#`, where its place takes digits alone.
  */
 export type Notation =
   | 'hex3'
@@ -14,6 +14,7 @@ export type Notation =
   | 'hex6'
   | 'hex8'
   | 'argb'
+  | 'bare-hex'
   | 'name'
   | 'rgb'
   | 'rgba'
@@ -97,6 +98,7 @@ export function channelLiteral(by: ChannelFunction, text: string): ColorLiteral 
 
 /** Reads a text in the notation that it is known to have; null where it has not. */
 export function parseInNotation(text: string, notation: Notation): ColorLiteral | null {
+  if (notation === 'bare-hex') return hexLiteral(text)
   if (!notation.endsWith('-channels')) return parseLiteral(text)
   return channelLiteral(notation.slice(0, -'-channels'.length) as ChannelFunction, text)
 }

@@ -30,6 +30,10 @@ export function changesInPlace<O extends Occurrence>(occurrences: readonly O[], 
 }
 
 function rewritten(occurrence: Occurrence, to: NonNullable<ReturnType<typeof parseColor>>): Rewritten {
+  if (occurrence.inner?.encoding === 'plain-scalar') {
+    const { text, kept } = rewriteLiteral(occurrence, to)
+    return { text: /^[a-z]/i.test(text) ? text : `"${text}"`, kept }
+  }
   if (occurrence.inner?.encoding !== 'percent') return rewriteLiteral(occurrence, to)
   const { text, kept } = rewriteLiteral({ ...occurrence, raw: decodeLiteral(occurrence.raw) }, to)
   return { text: encodePercent(text, occurrence.raw), kept }

@@ -39,7 +39,7 @@ function inNotation(raw: string, literal: ColorLiteral, to: Color): string | nul
     const [r, g, b] = to8Bit(to)
     return to.alpha === 1 ? (NAME_OF_VALUE.get((r << 16) | (g << 8) | b) ?? null) : null
   }
-  return inHex(raw, literal.notation, to)
+  return inHex(raw, literal.notation, to).slice(raw.startsWith('#') ? 0 : 1)
 }
 
 /** As many digits as the author wrote where they suffice, else the long form; the digits of alpha stay. */

@@ -5,7 +5,6 @@ import { type Syntax, syntaxOf } from './syntax.ts'
 
 /** Why a file is not read. */
 export type NotRead =
-  | 'not-read-yet'
   | 'no-colors-here'
   | 'empty'
   | 'binary'
@@ -40,8 +39,7 @@ export function classify(
   const skip = (skipped: NotRead, thirdParty = byPath): Classified => {
     return { syntax, encoding: null, skipped, thirdParty, source: null }
   }
-  if (READERS[syntax] === null)
-    return skip(syntax === 'image' || syntax === 'font' || syntax === 'other' ? 'no-colors-here' : 'not-read-yet')
+  if (READERS[syntax] === null) return skip('no-colors-here')
   if (choice === 'set-aside') return skip('set-aside')
   if (byPath !== null && choice === null) return skip('third-party')
   if (bytes.length === 0) return skip('empty')

@@ -1,7 +1,9 @@
 import type { Range } from '../text/range.ts'
 
-/** How a drawing stands in its file. */
+/** How a text stands in its file that is not written plainly. */
 export type Drawing =
+  /** A value of YAML without quotes: whatever does not begin with a letter needs them. */
+  | { readonly encoding: 'plain-scalar' }
   | { readonly encoding: 'percent' }
   /** Where the payload stands in the file, and what it is decoded. */
   | { readonly encoding: 'base64'; readonly payload: Range; readonly text: string }

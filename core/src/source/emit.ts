@@ -2,9 +2,11 @@ import { opaqueKey } from '../color/color.ts'
 import type { Finding } from '../text/finding.ts'
 import { lineStarts, positionAt } from '../text/lines.ts'
 import type { SourceText } from '../text/source-text.ts'
+import type { Behavior, BehaviorFacts } from './behavior.ts'
 import type { Embedded } from './embedded.ts'
 import type {
   ChannelTriple,
+  ColorSource,
   Computed,
   Context,
   Definition,
@@ -17,6 +19,7 @@ import type {
   Reading,
   Reference,
 } from './occurrence.ts'
+import type { LinkFacts, SourceLink } from './pages/source-link.ts'
 import { computingFunction } from './value/functions.ts'
 import { nearestHex } from './value/slip.ts'
 import type { ValueHit } from './value/value-hit.ts'
@@ -24,11 +27,16 @@ import type { ValueHit } from './value/value-hit.ts'
 /** Takes what readers find in one file and places it. */
 export interface Emitter {
   readonly source: SourceText
-  hit(at: Embedded, offset: number, hit: ValueHit, context: Context): void
+  /** @param source what gives a `currentcolor` its color, where that is known */
+  hit(at: Embedded, offset: number, hit: ValueHit, context: Context, source?: ColorSource | null): void
   /** Three bare numbers that a variable holds. */
   triple(at: Embedded, start: number, end: number, context: Context): void
   definition(at: Embedded, start: number, end: number, defined: Omit<Definition, keyof Place>): void
   reference(at: Embedded, start: number, end: number, taken: Omit<Reference, keyof Place>): void
+  /** The file begins a page. */
+  document(): void
+  link(at: Embedded, start: number, end: number, facts: LinkFacts): void
+  behavior(at: Embedded, start: number, end: number, facts: BehaviorFacts): void
   /** A drawing in a value: read when the file has been. */
   drawing(at: Embedded, outer: OuterContext): void
   finding(at: Embedded, code: Finding['code'], start: number, end: number, meaning?: string | null): void
@@ -50,6 +58,9 @@ export function collect(
   const definitions: Definition[] = []
   const references: Reference[] = []
   const triples: ChannelTriple[] = []
+  const links: SourceLink[] = []
+  let isDocument = false
+  const behaviors: Behavior[] = []
   const findings: PlacedFinding[] = []
   const place = (at: Embedded, from: number, to: number): Place => {
     const own = { start: at.toSource(from), end: at.toSource(to) }
@@ -59,9 +70,9 @@ export function collect(
   }
   const emitter: Emitter = {
     source,
-    hit(at, offset, { start, end, found, functions, confidence }, context) {
+    hit(at, offset, { start, end, found, functions, confidence }, context, source = null) {
       const entry = entryOf(place(at, offset + start, offset + end), context)
-      if ('keyword' in found) keywords.push(Object.assign(entry, { keyword: found.keyword }))
+      if ('keyword' in found) keywords.push(Object.assign(entry, { keyword: found.keyword, source }))
       else if ('computedBy' in found) computed.push(Object.assign(entry, { computedBy: found.computedBy }))
       else
         occurrences.push(
@@ -87,6 +98,18 @@ export function collect(
       const { range, line, column, raw } = place(at, start, end)
       references.push({ range, line, column, raw, name, property, use, selector, states, variable, channelsOf })
     },
+    document() {
+      isDocument = true
+    },
+    link(at, start, end, { kind, target, media, condition, applies }) {
+      const { range, line, column, raw } = place(at, start, end)
+      // Of a style element nobody wants the whole text a second time.
+      links.push({ range, line, column, raw: kind === 'style' ? '' : raw, kind, target, media, condition, applies })
+    },
+    behavior(at, start, end, facts) {
+      const { range, line, column, raw } = place(at, start, end)
+      behaviors.push({ ...facts, range, line, column, raw: raw.slice(0, EXCERPT) })
+    },
     finding(at, code, start, end, meaning = null) {
       const { range, line, column } = place(at, start, end)
       const excerpt = at.text.slice(start, Math.max(end, end - start > 1 ? end : start + EXCERPT)).slice(0, EXCERPT)
@@ -98,9 +121,21 @@ export function collect(
   }
   read(emitter)
   for (const [at, outer] of drawings) readDrawing(at, outer, emitter)
-  for (const list of [occurrences, keywords, computed, definitions, references, triples, findings]) list.sort(byPlace)
+  for (const list of [occurrences, keywords, computed, definitions, references, triples, links, behaviors, findings])
+    list.sort(byPlace)
   const meant = findings.map((finding) => withNearestHex(finding, occurrences))
-  return { occurrences, keywords, computed, definitions, references, triples, findings: meant }
+  return {
+    occurrences,
+    keywords,
+    computed,
+    definitions,
+    references,
+    triples,
+    isDocument,
+    links,
+    behaviors,
+    findings: meant,
+  }
 }
 
 /** A hex value with a digit lost or one too many likely means a color that the file has elsewhere. */
@@ -129,6 +164,8 @@ function entryOf({ range, line, column, raw }: Place, context: Context): Place &
     important: context.important,
     variable: context.variable,
     opacity: context.opacity,
+    literalOnly: context.literalOnly,
+    evidence: context.evidence,
   }
 }
 

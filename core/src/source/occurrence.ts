@@ -2,9 +2,26 @@ import type { ChannelFunction, Notation } from '../color/literal.ts'
 import type { State } from '../selector/state.ts'
 import type { Finding } from '../text/finding.ts'
 import type { Range } from '../text/range.ts'
+import type { Behavior } from './behavior.ts'
+import type { SourceLink } from './pages/source-link.ts'
 
 /** What an occurrence paints. `variable`: a custom property, whose uses decide. */
 export type Use = 'text' | 'ground' | 'line' | 'fill' | 'stroke' | 'shadow' | 'variable' | 'other'
+
+/**
+ * By what a text was taken for a color where no language of colors says so. `style`: a script or a settings file sets a property of a style; `canvas`: a
+ * script paints with it; `attribute`: a script or a component's tag sets an attribute of that name; `css-text`, `markup-text`: it stands in CSS or
+ * markup within a string; `color-table`: a list of nothing else; `named`: what holds it is named like a color; `whole-value`: it is all of a value, and nothing more is known.
+ */
+export type Evidence =
+  | 'style'
+  | 'canvas'
+  | 'attribute'
+  | 'css-text'
+  | 'markup-text'
+  | 'color-table'
+  | 'named'
+  | 'whole-value'
 
 /** Where a color stands: everything that a decision or a reader of the ledger may ask about its place. */
 export interface Context {
@@ -27,10 +44,21 @@ export interface Context {
   readonly variable: string | null
   /** The `opacity` that the same rule declares, 0 to 1; null where it declares none, or none that is written out. */
   readonly opacity: number | null
+  /** Whether the place takes a written-out color only, and no `var()`: a meta element, a manifest, `bgcolor`, a canvas. */
+  readonly literalOnly: boolean
+  /** null: the language of the place says what a color is. */
+  readonly evidence: Evidence | null
 }
 
 /** What a rule and what stands around it give to its declarations. */
-export type OuterContext = Pick<Context, 'selector' | 'subjects' | 'states' | 'specificity' | 'atRules' | 'heading'>
+export interface OuterContext
+  extends Pick<
+    Context,
+    'selector' | 'subjects' | 'states' | 'specificity' | 'atRules' | 'heading' | 'literalOnly' | 'evidence'
+  > {
+  /** No more is sure about anything in it. */
+  readonly confidence: Confidence
+}
 
 export const OUTSIDE_RULES: OuterContext = {
   selector: null,
@@ -39,13 +67,25 @@ export const OUTSIDE_RULES: OuterContext = {
   specificity: null,
   atRules: [],
   heading: null,
+  literalOnly: false,
+  evidence: null,
+  confidence: 'certain',
 }
 
 /** How sure it is that a text is a color: `certain` where the language says so, else by the evidence of its place. */
 export type Confidence = 'certain' | 'likely' | 'possible'
 
+const SURENESS: readonly Confidence[] = ['possible', 'likely', 'certain']
+
+/** The less sure of two. */
+export function lessSure(a: Confidence, b: Confidence): Confidence {
+  return SURENESS.indexOf(a) < SURENESS.indexOf(b) ? a : b
+}
+
 /** How the drawing that holds a literal is written in its file: its range is then that of the text as encoded, or of the whole payload. */
 export type Inner =
+  /** No drawing, but a value of YAML without quotes: a new one gets them where it needs them. */
+  | { readonly encoding: 'plain-scalar' }
   | { readonly encoding: 'percent' }
   /** `range` of the literal within the decoded payload; the occurrence's own range is the payload's. */
   | { readonly encoding: 'base64'; readonly range: Range }
@@ -74,10 +114,20 @@ export interface Occurrence extends Place, Context {
   readonly inner: Inner | null
 }
 
+/** What gives `currentColor` its color: the nearest element around it that sets one itself. */
+export interface ColorSource {
+  /** Described as a selector would: `svg.icon`. */
+  readonly element: string
+  /** Where it sets it; null: nothing in the text around does, so the rules that reach this element decide. */
+  readonly range: Range | null
+}
+
 /** `transparent`, `currentColor` or a system color: no hard-coded color, listed apart. */
 export interface Keyword extends Place, Context {
   /** In lower case. */
   readonly keyword: string
+  /** Of a `currentcolor` in the attributes of an element; null for all others. */
+  readonly source: ColorSource | null
 }
 
 /** A color that is made of variables where it stands: no literal in it, so nothing to rewrite. */
@@ -117,6 +167,12 @@ export interface Reading {
   readonly definitions: readonly Definition[]
   readonly references: readonly Reference[]
   readonly triples: readonly ChannelTriple[]
+  /** Whether it begins a page: it has the element of a document, or of its head or body. */
+  readonly isDocument: boolean
+  /** What it loads or names. */
+  readonly links: readonly SourceLink[]
+  /** What its scripts do to colors and classes while a visitor scrolls, clicks or points. */
+  readonly behaviors: readonly Behavior[]
   readonly findings: readonly PlacedFinding[]
 }
 

@@ -1,48 +1,83 @@
 import type { SourceText } from '../text/source-text.ts'
+import type { Embedded } from './embedded.ts'
 import { collect, type Emitter } from './emit.ts'
 import { readMarkup } from './markup/markup.ts'
-import { readSvg } from './markup/svg.ts'
-import { OUTSIDE_RULES, type Reading } from './occurrence.ts'
+import { OUTSIDE_RULES, type OuterContext, type Reading } from './occurrence.ts'
+import { readScript } from './script/script.ts'
+import { readJson } from './settings/json.ts'
+import { readSettings } from './settings/settings.ts'
+import { readYaml } from './settings/yaml.ts'
 import { CSS, type Dialect, LESS, SCSS } from './sheet/dialect.ts'
 import { SASS, STYLUS } from './sheet/indented-dialect.ts'
 import { readStylesheet } from './sheet/stylesheet.ts'
 import { type Syntax, syntaxOf } from './syntax.ts'
+import { type MaskedReader, type PartReaders, readThroughTags } from './template/template.ts'
 
 /** Reports every color of one file to the emitter. Recovers from errors: a bad region costs that region, never the file. */
 export type Reader = (emitter: Emitter) => void
 
-function sheet(dialect: Dialect): Reader {
-  return (emitter) =>
-    readStylesheet(
-      { text: emitter.source.text, toSource: (offset) => offset, drawing: null },
-      OUTSIDE_RULES,
-      emitter,
-      dialect,
-    )
+const PARTS: PartReaders = {
+  // As likely as anything that a program may still change.
+  text: (emitter) => ({
+    markup: (at, evidence) =>
+      readMarkup(at, { ...OUTSIDE_RULES, evidence, confidence: 'likely' }, { xml: false, tags: [] }, emitter),
+    css: (at, evidence) => readStylesheet(at, { ...OUTSIDE_RULES, evidence, confidence: 'likely' }, emitter, SCSS),
+  }),
+  frontMatter: readYaml,
+  block(at, holds, emitter) {
+    if (holds === 'settings') readJson(at, emitter)
+    else if (holds === 'css') readStylesheet(at, OUTSIDE_RULES, emitter)
+    else readScript(at, OUTSIDE_RULES, emitter)
+  },
 }
+
+function throughTags(read: MaskedReader): Reader {
+  return (emitter) => readThroughTags(emitter, read, PARTS)
+}
+
+const sheet = (dialect: Dialect) =>
+  throughTags((at, _tags, emitter) => readStylesheet(at, OUTSIDE_RULES, emitter, dialect))
+
+const markup = throughTags((at, tags, emitter) => {
+  const xml = /\.(?:xhtml|svg)$/i.test(emitter.source.path) || /^\s*<\?xml\b/.test(emitter.source.text.slice(0, 100))
+  readMarkup(at, OUTSIDE_RULES, { xml, tags }, emitter)
+})
+
+/** `main.css.liquid` is a sheet with tags in it. */
+const template: Reader = (emitter) => {
+  const inner = READERS[syntaxOf(emitter.source.path.replace(/\.[^./]+$/, ''))]
+  return (inner ?? markup)(emitter)
+}
+
+const whole = (text: string): Embedded => ({ text, toSource: (offset) => offset, drawing: null })
 
 /** One reader per syntax; null: such files are kept as they came and not read. */
 export const READERS: Readonly<Record<Syntax, Reader | null>> = {
   css: sheet(CSS),
-  html: readMarkup,
+  html: markup,
   scss: sheet(SCSS),
   less: sheet(LESS),
   sass: sheet(SASS),
   stylus: sheet(STYLUS),
-  template: null,
-  svg: null,
-  script: null,
-  settings: null,
+  template,
+  svg: markup,
+  script: (emitter) => readScript(whole(emitter.source.text), OUTSIDE_RULES, emitter),
+  settings: (emitter) => readSettings(whole(emitter.source.text), emitter.source.path, emitter),
   image: null,
   font: null,
   other: null,
 }
 
 /** Raised whenever the readers find more or something else: what was read by another version is read anew. */
-export const READING_VERSION = 3
+export const READING_VERSION = 4
 
 /** Everything that one file holds. Time in proportion to its length. */
 export function readSource(source: SourceText): Reading {
   const reader = READERS[syntaxOf(source.path)]
-  return collect(source, reader ?? (() => {}), readSvg)
+  return collect(source, reader ?? (() => {}), readDrawing)
+}
+
+/** A drawing in an address: XML, whatever its file is. */
+function readDrawing(at: Embedded, outer: OuterContext, emitter: Emitter): void {
+  readMarkup(at, outer, { xml: true, tags: [] }, emitter)
 }

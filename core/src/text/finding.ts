@@ -11,6 +11,8 @@ export type FaultCode =
   | 'unexpected-close'
   | 'unreadable-css'
   | 'drawing-not-reversible'
+  | 'unparsed-script'
+  | 'nested-too-deep'
 
 /** A value was meant as a color and is none. */
 export type SlipCode = 'missing-hash' | 'hex-digits' | 'color-out-of-form' | 'unknown-color-name' | 'gradient-as-color'

@@ -33,7 +33,6 @@ export function time(iso: string): string {
 }
 
 export const SKIP_WORDS: Readonly<Record<SkipReason, string>> = {
-  'not-read-yet': 'kept as it came; this kind of file is not read yet',
   'no-colors-here': 'kept as it came; it holds no text with colours',
   empty: 'kept as it came; it is empty',
   binary: 'kept as it came; its bytes are no text, whatever its name says',
@@ -80,6 +79,8 @@ export const FINDING_WORDS: Readonly<Record<FindingCode, string>> = {
   'overridden-in-rule': 'never applies: the same rule sets it again below',
   'outside-rules': 'never applies: it stands outside every rule',
   'drawing-not-reversible': 'a drawing in an address that could not be written back as it came',
+  'unparsed-script': 'a script that is not of its language, read by its strings alone',
+  'nested-too-deep': 'settings nested deeper than any that people write, not read',
 }
 
 /** An encoding as it is shown; its byte-order mark is named apart. */

@@ -1,4 +1,3 @@
-import { blankTemplateTags } from '../template/template-tags.ts'
 import { blockComments } from './inline-comments.ts'
 import { type SheetHandler, scanBraces } from './scanner.ts'
 
@@ -27,7 +26,7 @@ export interface ReadHead {
 export interface Dialect {
   /** Whether it is read by its words alone: then nothing in it is certain. */
   readonly lexical: boolean
-  /** A text of the same length in which comments are block comments and template tags are blanks. */
+  /** A text of the same length in which comments are block comments. */
   prepare(text: string): string
   scan(text: string, handler: SheetHandler): void
   /** Reads the head of a block. @param colon the first colon outside brackets, from the head's beginning; -1: none */
@@ -52,7 +51,7 @@ export function directive(start: number, end: number): ReadHead {
 
 export const CSS: Dialect = {
   lexical: false,
-  prepare: blankTemplateTags,
+  prepare: (text) => text,
   scan: (text, handler) => scanBraces(text, handler, null),
   blockHead: (head) => (isAtRule(head) ? CONDITION : RULE),
   statementHead: (statement) => (isAtRule(statement) ? CONDITION : UNREADABLE),
@@ -73,7 +72,7 @@ export function sassAtRule(head: string): ReadHead {
 
 export const SCSS: Dialect = {
   lexical: false,
-  prepare: (text) => blockComments(blankTemplateTags(text)),
+  prepare: (text) => blockComments(text),
   scan: (text, handler) => scanBraces(text, handler, '#'),
   blockHead(head, colon) {
     if (isAtRule(head)) return sassAtRule(head)
@@ -101,7 +100,7 @@ function lessArguments(head: string): ReadHead['values'] {
 
 export const LESS: Dialect = {
   lexical: false,
-  prepare: (text) => blockComments(blankTemplateTags(text)),
+  prepare: (text) => blockComments(text),
   scan: (text, handler) => scanBraces(text, handler, '@'),
   blockHead(head) {
     const variable = LESS_VARIABLE.exec(head)?.[1]

@@ -1,10 +1,9 @@
-import { blankTemplateTags } from '../template/template-tags.ts'
 import { propertyKind } from '../value/property.ts'
 import { DIRECTIVE, type Dialect, directive, RULE, sassAtRule } from './dialect.ts'
 import { scanIndented } from './indented-scanner.ts'
 import { blockComments } from './inline-comments.ts'
 
-const prepare = (text: string) => blockComments(blankTemplateTags(text))
+const prepare = (text: string) => blockComments(text)
 
 /** `+button(#fff)` and `=button($c: #fff)`: the short forms of `@include` and `@mixin`. */
 const SASS_SHORT = /^[+=]\s*[\w.-]+/

@@ -2,7 +2,8 @@ import type { FindingCode } from '../../text/finding.ts'
 import type { Range } from '../../text/range.ts'
 import type { Embedded } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
-import type { Context, OuterContext } from '../occurrence.ts'
+import { type Context, lessSure, type OuterContext } from '../occurrence.ts'
+import { asset } from '../pages/source-link.ts'
 import { drawingOf, findDrawings, type Payload } from '../value/data-url.ts'
 import { type PropertyKind, propertyKind, type Takes } from '../value/property.ts'
 import { slipIn } from '../value/slip.ts'
@@ -13,6 +14,7 @@ import { CSS, type Dialect, type Head, type ReadHead } from './dialect.ts'
 import { headingOf } from './heading.ts'
 import { type Rule, ruleReader } from './rule.ts'
 import { trimmed } from './scanner.ts'
+import { type Address, addressesOf, IMPORTS, importsOf } from './sheet-links.ts'
 
 /** One value to look through: a declaration's, or the arguments in a head. */
 interface Declared {
@@ -60,6 +62,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
   const text = dialect.prepare(at.text)
   const kinds = new Map<string, PropertyKind>()
   const readRule = ruleReader(text.length)
+  const most = dialect.lexical ? lessSure('likely', outer.confidence) : outer.confidence
   const blocks: Block[] = []
   let block: Block = {
     kind: 'sheet',
@@ -105,7 +108,19 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     look({ property, kind: ARGUMENTS, ...values, name: null, variable: null, heading: into.heading }, into)
   }
 
+  /** Whether something has stood here before which no import of CSS may follow (CSS Cascade 5 §2.1). */
+  let isLate = false
+  const addresses = addressesOf(text)
+  let address = 0
+  /** Tells of the addresses in a declaration: those in comments are none. */
+  const nameFiles = (start: number, end: number) => {
+    while (address < addresses.length && (addresses[address] as Address).start < start) address++
+    for (let each = addresses[address]; each && each.start < end; each = addresses[++address])
+      emitter.link(at, each.start, each.end, asset(each.target))
+  }
+
   const declare = (start: number, end: number, colon: number) => {
+    if (address < addresses.length) nameFiles(start, end)
     const name = { start, end: trimmed(text, start, colon) }
     const written = text.slice(name.start, name.end)
     const property = block.prefix + (written.includes('/*') ? written.replace(/\/\*[\s\S]*?\*\//g, '').trim() : written)
@@ -121,12 +136,11 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     look({ property, kind, start: colon + 1, end, name, variable, heading: block.heading }, block)
   }
 
-  const readDrawing = (payload: Payload, origin: number, { selector, subjects, states, ...context }: Context) => {
+  const readDrawing = (payload: Payload, origin: number, context: Context) => {
     const [start, end] = [origin + payload.start, origin + payload.end]
     const drawing = drawingOf(at, { ...payload, start, end })
     if (!drawing) return emitter.finding(at, 'drawing-not-reversible', start, end)
-    const { specificity, atRules, heading } = context
-    emitter.drawing(drawing, { selector, subjects, states, specificity, atRules, heading })
+    emitter.drawing(drawing, { ...context, confidence: outer.confidence })
   }
 
   /** Reports what the block that ends holds, now that all that stands in it is known. */
@@ -151,8 +165,16 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
         important: name !== null && IMPORTANT.test(text.slice(Math.max(start, end - IMPORTANT_LENGTH), end)),
         variable,
         opacity: inRule ? block.opacity : null,
+        literalOnly: outer.literalOnly,
+        evidence: outer.evidence,
       }
-      for (const hit of hits) emitter.hit(at, start, dialect.lexical ? { ...hit, confidence: 'likely' } : hit, context)
+      for (const hit of hits)
+        emitter.hit(
+          at,
+          start,
+          most === 'certain' ? hit : { ...hit, confidence: lessSure(most, hit.confidence) },
+          context,
+        )
       for (const link of links) emitter.reference(at, start + link.start, start + link.end, referenceOf(link, context))
       for (const payload of drawings) readDrawing(payload, start, context)
       if (variable === null || name === null) continue
@@ -168,6 +190,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
       if (heading !== null) block.heading = heading
     },
     open(start, end, colon) {
+      isLate = true
       const written = text.slice(start, end)
       const read = dialect.blockHead(written, colon < 0 ? -1 : colon - start)
       const { head } = read
@@ -196,6 +219,10 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     statement(start, end, colon) {
       const written = text.slice(start, end)
       if (colon >= 0 && dialect.isDeclaration(written)) return declare(start, end, colon)
+      if (IMPORTS.test(written))
+        for (const link of importsOf(written, dialect === CSS))
+          emitter.link(at, start + link.start, start + link.end, isLate && dialect === CSS ? asset(link.target) : link)
+      else if (!/^@(?:charset|layer)\b/i.test(written)) isLate = true
       const read = dialect.statementHead(written)
       if (read.head.kind === 'unreadable') emitter.finding(at, 'unreadable-css', start, start + 1)
       else lookInHead(read, start, /^@?[\w-]*/.exec(written)?.[0] ?? '', block)

@@ -1,5 +1,5 @@
 import type { Audit, FileText } from '@undo-ink/contracts'
-import { decode, type FileReading, linkChannels, listVariables, type Reading } from '@undo-ink/core'
+import { decode, type FileReading, linkChannels, listPages, listVariables, type Reading } from '@undo-ink/core'
 import { Piscina } from 'piscina'
 import type { Sequelize } from 'sequelize'
 import { SnapshotRow, type Tally } from '../../db/models.ts'
@@ -63,19 +63,31 @@ export async function getAudit(auditor: Auditor, snapshotId: string): Promise<Au
   if (!(await SnapshotRow.findByPk(snapshotId))) throw new Refusal('not-found', 'There is no such copy')
   await auditor.audit(snapshotId)
   const rows = new Map((await findReadings(snapshotId)).map(({ fileId, body }) => [fileId, body]))
-  const files = (await listFiles(snapshotId)).flatMap(({ id, path }) => {
+  const all = await listFiles(snapshotId)
+  const files = all.flatMap(({ id, path }) => {
     const reading = rows.get(id)
     return reading ? [{ path, reading }] : []
   })
-  return { readings: files.flatMap(answerOf), variables: listVariables(files) }
+  const pages = listPages(
+    files,
+    all.map(({ path }) => path),
+  )
+  return { readings: files.flatMap(answerOf), variables: listVariables(files), pages }
 }
 
 /** What is sent of one file; nothing where it holds nothing. */
 function answerOf({ path, reading }: FileReading): Audit['readings'] {
-  const { occurrences, keywords, computed, findings } = reading
-  if (occurrences.length + keywords.length + computed.length + findings.length === 0) return []
+  const { occurrences, keywords, computed, behaviors, findings } = reading
+  if (occurrences.length + keywords.length + computed.length + behaviors.length + findings.length === 0) return []
   return [
-    { path, occurrences: [...occurrences], keywords: [...keywords], computed: [...computed], findings: [...findings] },
+    {
+      path,
+      occurrences: [...occurrences],
+      keywords: [...keywords],
+      computed: [...computed],
+      behaviors: [...behaviors],
+      findings: [...findings],
+    },
   ]
 }
 

@@ -1,0 +1,88 @@
+import type { State } from '../../selector/state.ts'
+import type { Use } from '../occurrence.ts'
+import { type PropertyKind, propertyKind } from '../value/property.ts'
+
+/** Attributes of drawings that paint, each a property of the same name (SVG 2 §11, Filter Effects 1). */
+export const PRESENTATION: ReadonlySet<string> = new Set([
+  'fill',
+  'stroke',
+  'stop-color',
+  'flood-color',
+  'lighting-color',
+  'color',
+])
+
+/** What an attribute of HTML paints whose values are legacy colors. */
+export interface LegacyAttribute {
+  readonly property: string
+  readonly use: Use
+  readonly states: readonly State[]
+}
+
+const GROUND: LegacyAttribute = { property: 'background-color', use: 'ground', states: [] }
+const TEXT: LegacyAttribute = { property: 'color', use: 'text', states: [] }
+const LINE: LegacyAttribute = { property: 'border-color', use: 'line', states: [] }
+
+/** HTML §15.3 and §16.3, and the border colors of old browsers (from memory). */
+export function legacyAttribute(element: string, name: string): LegacyAttribute | null {
+  switch (name) {
+    case 'bgcolor':
+      return GROUND
+    case 'bordercolor':
+    case 'bordercolorlight':
+    case 'bordercolordark':
+      return LINE
+    case 'text':
+    case 'link':
+      return element === 'body' ? TEXT : null
+    case 'vlink':
+      return element === 'body' ? { ...TEXT, states: ['visited'] } : null
+    case 'alink':
+      return element === 'body' ? { ...TEXT, states: ['pressed'] } : null
+    case 'color':
+      return element === 'font' || element === 'basefont' ? TEXT : element === 'hr' ? LINE : null
+    default:
+      return null
+  }
+}
+
+/** Names of meta elements whose content is a color (HTML §4.2.5.1, and what systems of old read). */
+export const META_COLORS: ReadonlySet<string> = new Set([
+  'theme-color',
+  'msapplication-tilecolor',
+  'msapplication-navbutton-color',
+])
+
+/** Elements that animate an attribute of another (SVG Animations). */
+export const ANIMATIONS: ReadonlySet<string> = new Set(['animate', 'set', 'animatecolor', 'animateColor'])
+
+/** A property that an attribute of that name paints, wherever it stands; null: none. */
+export function presentationKind(name: string): PropertyKind | null {
+  return PRESENTATION.has(name) ? propertyKind(name) : null
+}
+
+/** The event of an attribute that holds a handler: `onclick`, and what components call it; null: it holds none. */
+export function handledEvent(attribute: string): string | null {
+  const event = /^(?:on|@|v-on:|x-on:|\()([a-z]+)/i.exec(attribute)?.[1]?.toLowerCase() ?? null
+  return event !== null && /^(?:on[a-z]+$|@|v-on:|x-on:|\([\w.-]+\)$)/i.test(attribute) ? event : null
+}
+
+/** The state in which the handler of an event leaves an element (HTML §8.1.8.2: the names; what they are to a visitor: common practice, no source). */
+export function handlerState(event: string): readonly State[] {
+  switch (event.toLowerCase()) {
+    case 'mouseover':
+    case 'mouseenter':
+    case 'pointerover':
+    case 'pointerenter':
+      return ['hover']
+    case 'focus':
+    case 'focusin':
+      return ['focus']
+    case 'mousedown':
+    case 'pointerdown':
+    case 'touchstart':
+      return ['pressed']
+    default:
+      return []
+  }
+}

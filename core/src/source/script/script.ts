@@ -1,0 +1,182 @@
+import { legacyLiteral } from '../../color/legacy.ts'
+import { parseLiteral } from '../../color/literal.ts'
+import type { State } from '../../selector/state.ts'
+import { codeString, looksLikeCss, looksLikeMarkup, wholeColor } from '../code-string.ts'
+import { type Embedded, within } from '../embedded.ts'
+import type { Emitter } from '../emit.ts'
+import { readMarkup } from '../markup/markup.ts'
+import { type Confidence, type Context, lessSure, type OuterContext } from '../occurrence.ts'
+import { plainLink } from '../pages/source-link.ts'
+import { SCSS } from '../sheet/dialect.ts'
+import { readStylesheet } from '../sheet/stylesheet.ts'
+import { SCRIPT, walkCode } from '../template/code.ts'
+import { findInValue } from '../value/value.ts'
+import type { ValueHit } from '../value/value-hit.ts'
+import { findBehaviors } from './behaviors.ts'
+import { Names, nodesOf } from './names.ts'
+import { list, type Node, parseScript } from './parse.ts'
+import { attributeSlot, NONE, namedSlot, OPEN, type Slot, styleSlot } from './slot.ts'
+import { type Around, findStrings } from './strings.ts'
+
+/**
+ * Reads a script: the strings that are a color, each as sure as what it is given to, CSS and markup in strings, what it does to colors and classes
+ * while a visitor acts, and the files that it names. A script that can't be parsed is read by its strings alone.
+ * @param outer of a handler: its element, which is `this`, and its states
+ * @param event of a handler: `mouseover`
+ */
+export function readScript(at: Embedded, outer: OuterContext, emitter: Emitter, event: string | null = null): void {
+  const { path } = emitter.source
+  if (!mayMatter(at.text)) return
+  const program = parseScript(at.text, /\.[mc]?tsx?$/i.test(path))
+  if (!program) {
+    emitter.finding(at, 'unparsed-script', 0, 1)
+    return readByWords(at, outer, emitter)
+  }
+  readProgram(program, at, outer, OPEN, emitter, event)
+}
+
+/** Reads the expression that a component's attribute is bound to. @param name of the attribute, or of the property of a style */
+export function readScriptValue(at: Embedded, name: string, outer: OuterContext, emitter: Emitter): void {
+  const property = name.replace(/^style\./, '')
+  const slot: Slot = /^(?:style|ngStyle)$/.test(name)
+    ? { kind: 'style', element: outer.selector }
+    : name.startsWith('style.')
+      ? styleSlot(property, outer.selector)
+      : attributeSlot(property, outer.selector, false)
+  const bracketed = within(at, `(${at.text})`, (offset) => Math.max(0, offset - 1))
+  const program = parseScript(bracketed.text, true)
+  const expression = list(program, 'body')[0]?.expression as Node | undefined
+  if (expression) readProgram(expression, bracketed, outer, slot === NONE ? OPEN : slot, emitter)
+}
+
+/** A cheap test, so that most libraries are never parsed: what paints has a color, what recolors has a style or a class. */
+function mayMatter(text: string): boolean {
+  return /#[\da-f]{3}|(?:rgb|hsl|hwb|lab|lch|color)a?\(|colou?r|background|border|fill|stroke|shadow|style|css|class|\.(?:css|png|jpe?g|gif|svg|webp|js)\b/i.test(
+    text,
+  )
+}
+
+function readProgram(
+  program: Node,
+  at: Embedded,
+  outer: OuterContext,
+  slot: Slot,
+  emitter: Emitter,
+  event: string | null = null,
+): void {
+  const nodes = [...nodesOf(program)]
+  const names = new Names(at.text, nodes)
+  const report: Parameters<typeof findBehaviors>[5] = (start, end, facts) => emitter.behavior(at, start, end, facts)
+  const stuck = findBehaviors(program, nodes, names, outer, event, report)
+  const around: Around = { slot, states: outer.states, self: outer.selector }
+  const strings: [Node, Around][] = []
+  findStrings(program, names, around, (node, where) => strings.push([node, where]))
+  strings.sort(([a], [b]) => a.start - b.start)
+  for (const [node, where] of strings) {
+    const states = stuck.has(node.start) ? [...new Set([...where.states, 'stuck' as const])].sort() : where.states
+    readString(contentOf(at, node), { ...where, states }, outer, emitter)
+  }
+}
+
+/** The text of a string or of a template, in which each expression is left as an interpolation that sheets know. */
+function contentOf(at: Embedded, node: Node): Embedded {
+  const inner = { start: node.start + 1, end: node.end - 1 }
+  if (list(node, 'expressions').length === 0) return codeString(at, inner)
+  let text = ''
+  let from = inner.start
+  for (const quasi of list(node, 'quasis')) {
+    if (!quasi) continue
+    // Between two pieces stands `${ ... }`.
+    if (quasi.start > from) text += `#{${' '.repeat(Math.max(0, quasi.start - from - 3))}}`
+    text += at.text.slice(quasi.start, quasi.end)
+    from = quasi.end
+  }
+  const masked = within(at, text, (offset) => inner.start + offset)
+  return codeString(masked, { start: 0, end: text.length })
+}
+
+function readString(content: Embedded, around: Around, outer: OuterContext, emitter: Emitter): void {
+  const { text } = content
+  const { slot } = around
+  nameFile(content, emitter)
+  if (text.length < 3) return
+  const inCode: OuterContext = { ...outer, states: around.states, specificity: null }
+  if (slot.kind === 'css' || (slot.kind !== 'value' && !isMarkup(text, slot) && looksLikeCss(text))) {
+    const confidence: Confidence = slot.kind === 'css' ? slot.confidence : 'likely'
+    const element = slot.kind === 'css' ? slot.element : null
+    const selector = element ?? outer.selector
+    const context = {
+      ...inCode,
+      selector,
+      subjects: selector === null ? [] : [selector],
+      evidence: 'css-text' as const,
+    }
+    return readStylesheet(content, { ...context, confidence: lessSure(confidence, outer.confidence) }, emitter, SCSS)
+  }
+  if (isMarkup(text, slot)) {
+    const context: OuterContext = { ...inCode, selector: null, subjects: [], evidence: 'markup-text' }
+    const confidence: Confidence = slot.kind === 'markup' ? 'certain' : 'likely'
+    return readMarkup(
+      content,
+      { ...context, confidence: lessSure(confidence, outer.confidence) },
+      { xml: false, tags: [] },
+      emitter,
+    )
+  }
+  for (const [hit, context] of colorsIn(text, slot, inCode)) emitter.hit(content, 0, hit, context)
+}
+
+function isMarkup(text: string, slot: Slot): boolean {
+  return slot.kind === 'markup' ? text.includes('<') : slot.kind === 'open' && looksLikeMarkup(text)
+}
+
+/** The colors that a string holds, by what it is where it stands. */
+function colorsIn(text: string, slot: Slot, outer: OuterContext): [ValueHit, Context][] {
+  const kind = wholeColor(text)
+  const base = { ...outer, important: false, variable: null, opacity: null }
+  if (slot.kind === 'value') {
+    const { property, use, takes, whole, legacy, literalOnly, evidence, element, confidence } = slot
+    const selector = element ?? outer.selector
+    const subjects = selector === null ? [] : [selector]
+    const context: Context = { ...base, property, use, literalOnly, evidence, selector, subjects }
+    const most = lessSure(confidence, outer.confidence)
+    if (legacy) return wholeHit(text, legacyLiteral(text.trim()), most).map((hit) => [hit, context])
+    if (whole && kind === null && !/gradient\(|^\s*-?[\d.]+(?:px|r?em)\s+[a-z]+\s|shadow/i.test(text)) return []
+    return findInValue(text, takes).map((hit) => [{ ...hit, confidence: lessSure(hit.confidence, most) }, context])
+  }
+  if (kind === null || kind === 'name') return []
+  const most = lessSure(kind === 'written' ? 'likely' : 'possible', outer.confidence)
+  const context: Context = { ...base, property: 'value', use: 'other', evidence: 'whole-value' }
+  return wholeHit(text, parseLiteral(text.trim()), most).map((hit) => [hit, context])
+}
+
+function wholeHit(text: string, found: ReturnType<typeof parseLiteral>, confidence: Confidence): ValueHit[] {
+  if (!found) return []
+  const start = text.search(/\S/)
+  return [{ start, end: text.trimEnd().length, found, functions: [], confidence }]
+}
+
+const FILE = /^(?:[\w@%.-]*\/)*[\w@%.-]+\.(?:css|m?js|png|jpe?g|gif|svg|webp|avif|json|html?|scss|less)(?:[?#].*)?$/i
+
+/** A string that is a path names a file. */
+function nameFile(content: Embedded, emitter: Emitter): void {
+  const { text } = content
+  if (text.length > 200 || text.length < 5 || !FILE.test(text.replace(/^(?:\.{0,2}\/)+/, ''))) return
+  emitter.link(content, 0, text.length, plainLink(/\.m?js/i.test(text) ? 'script' : 'asset', text))
+}
+
+const BEFORE = 60
+
+/** What is left of reading when nothing can be parsed: each string, by the name right before it. */
+function readByWords(at: Embedded, outer: OuterContext, emitter: Emitter): void {
+  walkCode(at.text, 0, at.text.length, SCRIPT, (range, quote) => {
+    const before = at.text.slice(Math.max(0, range.start - BEFORE), range.start - 1)
+    if (/[=!]==?\s*$/.test(before)) return
+    const name = /([\w$-]+)["']?\s*[:=]\s*$/.exec(before)?.[1]
+    const slot = (name && namedSlot(name)) || OPEN
+    const content = codeString(at, range)
+    const shown = quote === '`' ? within(content, content.text.replaceAll('${', '#{'), (offset) => offset) : content
+    const around: Around = { slot, states: outer.states as readonly State[], self: outer.selector }
+    readString(shown, around, { ...outer, confidence: lessSure('likely', outer.confidence) }, emitter)
+  })
+}

@@ -1,0 +1,394 @@
+import type { State } from '../../selector/state.ts'
+import { wholeColor } from '../code-string.ts'
+import { handlerState } from '../markup/paint-attributes.ts'
+import type { Names } from './names.ts'
+import {
+  bareNode,
+  calleeName,
+  child,
+  childrenOf,
+  isCall,
+  isFunction,
+  isMember,
+  keyName,
+  list,
+  type Node,
+  stringOf,
+} from './parse.ts'
+import {
+  attributeSlot,
+  COLOR_STOP,
+  canvasSlot,
+  documentSlot,
+  isLabel,
+  MARKUP,
+  NONE,
+  namedSlot,
+  OPEN,
+  type Slot,
+  styleSlot,
+  takesNames,
+} from './slot.ts'
+
+/** Where a string stands in a script. */
+export interface Around {
+  readonly slot: Slot
+  /** The states of the handler around it. */
+  readonly states: readonly State[]
+  /** What `this` is. */
+  readonly self: string | null
+}
+
+/** Takes a string or a template of a script. */
+export type OnString = (node: Node, around: Around) => void
+
+const COMPARED = new Set(['==', '===', '!=', '!==', '<', '>', '<=', '>=', 'in', 'instanceof'])
+
+/** Finds the strings of a script, each with what a string is where it stands. */
+export function findStrings(root: Node, names: Names, outer: Around, onString: OnString): void {
+  /** Visits what is within a node; nothing is known of it. */
+  const inside = (node: Node, around: Around) => {
+    const open = around.slot === OPEN ? around : { ...around, slot: OPEN }
+    for (const each of childrenOf(node)) visit(each, open)
+  }
+  const to = (node: Node | null, around: Around, slot: Slot) => {
+    if (node) visit(node, around.slot === slot ? around : { ...around, slot })
+  }
+
+  const visit = (node: Node, around: Around): void => {
+    switch (node.type) {
+      case 'StringLiteral':
+      case 'DirectiveLiteral':
+        if (around.slot.kind !== 'none') onString(node, around)
+        return
+      case 'TemplateLiteral':
+        if (around.slot.kind !== 'none') onString(node, around)
+        for (const each of list(node, 'expressions')) to(each, around, OPEN)
+        return
+      case 'TaggedTemplateExpression':
+        return tagged(node, around)
+      case 'JSXText':
+        return
+      case 'ParenthesizedExpression':
+      case 'TSAsExpression':
+      case 'TSNonNullExpression':
+      case 'TSSatisfiesExpression':
+      case 'TSTypeAssertion':
+      case 'TypeCastExpression':
+      case 'JSXExpressionContainer':
+      case 'SpreadElement':
+      case 'AwaitExpression':
+        return to(child(node, 'expression') ?? child(node, 'argument'), around, around.slot)
+      case 'ConditionalExpression':
+        to(child(node, 'test'), around, NONE)
+        to(child(node, 'consequent'), around, around.slot)
+        return to(child(node, 'alternate'), around, around.slot)
+      case 'LogicalExpression':
+        to(child(node, 'left'), around, around.slot)
+        return to(child(node, 'right'), around, around.slot)
+      case 'SequenceExpression': {
+        const expressions = list(node, 'expressions')
+        expressions.forEach((each, i) => {
+          to(each, around, i === expressions.length - 1 ? around.slot : OPEN)
+        })
+        return
+      }
+      case 'BinaryExpression': {
+        const slot = COMPARED.has(String(node.operator)) ? NONE : around.slot
+        to(child(node, 'left'), around, slot)
+        return to(child(node, 'right'), around, slot)
+      }
+      case 'SwitchCase':
+        to(child(node, 'test'), around, NONE)
+        for (const each of list(node, 'consequent')) to(each, around, OPEN)
+        return
+      case 'ImportDeclaration':
+      case 'ExportAllDeclaration':
+      case 'ImportExpression':
+        return
+      case 'TSLiteralType':
+      case 'TSEnumMember':
+        return inside(node, { ...around, slot: NONE })
+      case 'AssignmentExpression':
+        return assignment(node, around)
+      case 'VariableDeclarator':
+      case 'AssignmentPattern':
+      case 'ClassProperty':
+      case 'PropertyDefinition':
+        return declared(node, around)
+      case 'ObjectExpression':
+        return object(node, around)
+      case 'ArrayExpression':
+        return array(node, around)
+      case 'CallExpression':
+      case 'OptionalCallExpression':
+      case 'NewExpression':
+        return call(node, around)
+      case 'JSXElement':
+        return inside(node, around)
+      case 'JSXOpeningElement':
+        for (const each of list(node, 'attributes'))
+          if (each?.type === 'JSXAttribute') jsxAttribute(each, child(node, 'name'), around)
+          else to(each, around, OPEN)
+        return
+      case 'ReturnStatement':
+        return to(child(node, 'argument'), around, around.slot)
+      case 'BlockStatement':
+      case 'IfStatement':
+        // What a function returns is what its name says.
+        if (node.type === 'IfStatement') to(child(node, 'test'), around, OPEN)
+        for (const each of node.type === 'IfStatement'
+          ? [child(node, 'consequent'), child(node, 'alternate')]
+          : list(node, 'body'))
+          to(each, around, each?.type === 'ExpressionStatement' ? OPEN : around.slot)
+        return
+    }
+    if (isFunction(node)) return functionBody(node, around)
+    inside(node, around)
+  }
+
+  const functionBody = (node: Node, around: Around) => {
+    for (const each of list(node, 'params')) to(each, around, OPEN)
+    const name = child(node, 'id')?.name ?? keyName(node, 'key')
+    const own = typeof name === 'string' ? namedSlot(name) : null
+    to(
+      child(node, 'body'),
+      around,
+      own ?? (around.slot.kind === 'value' || around.slot.kind === 'style' ? around.slot : OPEN),
+    )
+  }
+
+  const assignment = (node: Node, around: Around) => {
+    const left = bareNode(child(node, 'left'))
+    const right = child(node, 'right')
+    if (left) inside(left, around)
+    if (!right) return
+    if (!isMember(left)) {
+      const name = left?.type === 'Identifier' ? String(left.name) : null
+      return to(right, around, (name && namedSlot(name)) || OPEN)
+    }
+    const name = keyName(left)
+    const object = bareNode(child(left, 'object'))
+    const event = name ? /^on([a-z]+)$/.exec(name)?.[1] : undefined
+    if (event !== undefined) {
+      const self = names.elementOf(object, around.self)
+      return visit(right, { slot: OPEN, states: handlerState(event), self })
+    }
+    if (name === null) return to(right, around, OPEN)
+    if (isMember(object) && keyName(object) === 'style')
+      return to(right, around, styleSlot(name, names.elementOf(child(object, 'object'), around.self)))
+    if (/^(?:innerHTML|outerHTML|srcdoc)$/.test(name)) return to(right, around, MARKUP)
+    if (/^(?:className|id|href|src|textContent|innerText|hash|title|value|type|name)$/.test(name) && !styled(object))
+      return to(right, around, NONE)
+    const isDocument = object?.type === 'Identifier' && object.name === 'document'
+    to(right, around, canvasSlot(name) ?? (isDocument ? documentSlot(name) : null) ?? namedSlot(name) ?? OPEN)
+  }
+
+  /** Whether an object is a style element by its name. */
+  const styled = (object: Node | null) => object?.type === 'Identifier' && /style|css/i.test(String(object.name))
+
+  const declared = (node: Node, around: Around) => {
+    const target = child(node, 'id') ?? child(node, 'left') ?? child(node, 'key')
+    const value = child(node, 'init') ?? child(node, 'right') ?? child(node, 'value')
+    const name = target?.type === 'Identifier' ? String(target.name) : null
+    if (target && target.type !== 'Identifier') inside(target, around)
+    to(value, around, (name && namedSlot(name)) || OPEN)
+  }
+
+  const object = (node: Node, around: Around) => {
+    const properties = list(node, 'properties')
+    const table = isTable(properties.map((each) => child(each, 'value')))
+    for (const property of properties) {
+      if (!property) continue
+      if (property.type !== 'ObjectProperty') {
+        visit(property, property.type === 'SpreadElement' ? around : { ...around, slot: OPEN })
+        continue
+      }
+      const name = keyName(property, 'key')
+      if (property.computed === true) to(child(property, 'key'), around, OPEN)
+      to(child(property, 'value'), around, name === null ? OPEN : propertySlot(name, around, table))
+    }
+  }
+
+  const propertySlot = (name: string, around: Around, table: boolean): Slot => {
+    const { slot } = around
+    if (slot.kind === 'style') {
+      const own = styleSlot(name, slot.element)
+      return own === NONE ? slot : own
+    }
+    if (slot.kind === 'attributes')
+      return name === 'style' ? { kind: 'style', element: slot.element } : attributeSlot(name, slot.element, true)
+    if (/^(?:style|styles|sx|contentStyle|containerStyle)$/.test(name)) return { kind: 'style', element: null }
+    if (isLabel(name)) return OPEN
+    return namedSlot(name) ?? (slot.kind === 'value' ? slot : table ? TABLE : OPEN)
+  }
+
+  const array = (node: Node, around: Around) => {
+    const elements = list(node, 'elements')
+    const slot = around.slot.kind === 'open' && isTable(elements) ? TABLE : around.slot
+    for (const each of elements) to(each, around, slot)
+  }
+
+  const call = (node: Node, around: Around) => {
+    const callee = bareNode(child(node, 'callee'))
+    const args = list(node, 'arguments')
+    if (callee?.type === 'Import') return
+    if (callee) inside(callee, around)
+    const name = calleeName(node)
+    const on = isMember(callee) ? bareNode(child(callee, 'object')) : null
+    const element = () => names.elementOf(on, around.self)
+    const rest = (slot: Slot, from = 0) => {
+      for (const each of args.slice(from)) to(each, around, slot)
+    }
+    if (name === null) return rest(OPEN)
+    const first = stringOf(args[0] ?? null)
+    const second = args[1] ?? null
+    switch (name) {
+      case 'setProperty':
+        if (first !== null)
+          return to(
+            second,
+            around,
+            styleSlot(first, names.elementOf(isMember(on) ? child(on, 'object') : on, around.self)),
+          )
+        break
+      case 'css':
+        if (first !== null && second) return to(second, around, styleSlot(first, element()))
+        if (bareNode(args[0] ?? null)?.type === 'ObjectExpression') return rest({ kind: 'style', element: element() })
+        break
+      case 'animate':
+        if (on) return rest({ kind: 'style', element: element() })
+        break
+      case 'assign': {
+        const target = bareNode(args[0] ?? null)
+        if (isMember(target) && keyName(target) === 'style')
+          return rest({ kind: 'style', element: names.elementOf(child(target, 'object'), around.self) }, 1)
+        break
+      }
+      case 'attr':
+      case 'prop':
+      case 'setAttribute':
+      case 'setAttributeNS': {
+        const [key, value] = name === 'setAttributeNS' ? [stringOf(second), args[2]] : [first, second]
+        if (key !== null && value) return to(value, around, attributeSlot(key, element(), name !== 'prop'))
+        if (bareNode(args[0] ?? null)?.type === 'ObjectExpression')
+          return rest({ kind: 'attributes', element: element() })
+        break
+      }
+      case 'style':
+        if (first !== null && second && on) return to(second, around, styleSlot(first, element()))
+        break
+      case 'addColorStop':
+        return to(second, around, COLOR_STOP)
+      case 'insertRule':
+      case 'replaceSync':
+        return to(args[0] ?? null, around, CSS_TEXT)
+      case 'createElement':
+      case 'jsx':
+      case 'jsxs':
+      case 'h':
+        to(args[0] ?? null, around, NONE)
+        to(second, around, { kind: 'attributes', element: first })
+        return rest(OPEN, 2)
+      case 'write':
+      case 'writeln':
+      case 'insertAdjacentHTML':
+        return rest(MARKUP)
+      case 'addEventListener':
+      case 'on': {
+        const handler = args.at(-1) ?? null
+        if (first !== null && isFunction(bareNode(handler)))
+          return visit(handler as Node, { slot: OPEN, states: handlerState(first), self: element() })
+        break
+      }
+      case 'hover':
+      case 'mouseenter':
+      case 'mouseover':
+      case 'focus':
+      case 'mousedown': {
+        const event = name === 'hover' ? 'mouseover' : name
+        args.forEach((each, i) => {
+          if (each) visit(each, { slot: OPEN, states: i === 0 ? handlerState(event) : [], self: element() })
+        })
+        return
+      }
+    }
+    if (takesNames(name)) {
+      for (const each of args) {
+        const bare = bareNode(each)
+        const isText =
+          bare?.type === 'StringLiteral' || bare?.type === 'TemplateLiteral' || bare?.type === 'ArrayExpression'
+        // `$("<p style=...>")` is markup.
+        to(each, around, isText ? (/^\s*</.test(stringOf(bare) ?? '') ? MARKUP : NONE) : OPEN)
+      }
+      return
+    }
+    rest(/colou?r$/i.test(name) ? (namedSlot(name) ?? OPEN) : OPEN)
+  }
+
+  const tagged = (node: Node, around: Around) => {
+    const tag = child(node, 'tag')
+    const quasi = child(node, 'quasi')
+    if (!quasi) return
+    const written = tag ? rootName(tag) : null
+    const slot: Slot =
+      written && /^(?:css|styled|keyframes|createGlobalStyle|injectGlobal|unsafeCSS|stylesheet)$/.test(written)
+        ? CSS_TEXT
+        : written && /^(?:html|svg|raw)$/.test(written)
+          ? MARKUP
+          : OPEN
+    if (tag) inside(tag, around)
+    visit(quasi, { ...around, slot })
+  }
+
+  /** @param element the name of its tag: that of a plain element begins with a small letter */
+  const jsxAttribute = (node: Node, element: Node | null, around: Around) => {
+    const name = keyName({ ...node, property: node.name })
+    const value = child(node, 'value')
+    if (name === null || !value) return
+    const tag = element?.type === 'JSXIdentifier' ? String(element.name) : null
+    const slot: Slot =
+      name === 'style' ? { kind: 'style', element: tag } : attributeSlot(name, tag, tag !== null && /^[a-z]/.test(tag))
+    visit(value, { ...around, slot })
+  }
+
+  visit(root, outer)
+}
+
+const CSS_TEXT: Slot = { kind: 'css', confidence: 'certain', element: null }
+
+const TABLE: Slot = {
+  kind: 'value',
+  property: 'value',
+  takes: 'color',
+  use: 'other',
+  whole: true,
+  legacy: false,
+  literalOnly: false,
+  evidence: 'color-table',
+  confidence: 'likely',
+  element: null,
+}
+
+/** Fewer are no table. */
+const SMALLEST_TABLE = 3
+
+/** Whether all of several values are strings that are wholly a color, not all of them mere words. */
+function isTable(values: readonly (Node | null)[]): boolean {
+  if (values.length < SMALLEST_TABLE) return false
+  let written = 0
+  for (const value of values) {
+    const text = stringOf(value)
+    const kind = text === null ? null : wholeColor(text)
+    if (kind === null) return false
+    if (kind !== 'name') written++
+  }
+  return written > 0
+}
+
+/** `styled.a.attrs(...)` begins with `styled`. */
+function rootName(node: Node): string | null {
+  let at: Node | null = node
+  while (at && (isMember(at) || isCall(at))) at = child(at, isMember(at) ? 'object' : 'callee')
+  return at?.type === 'Identifier' ? String(at.name) : null
+}
