@@ -27,7 +27,9 @@ const inner = z
     z.strictObject({ encoding: z.literal('base64'), start: z.int().min(0), end: z.int().min(0) }),
   ])
   .optional()
-  .describe('Set where its text is not plain: in an encoded drawing, in YAML without quotes; base64: start and end within the decoded payload')
+  .describe(
+    'Set where its text is not plain: in an encoded drawing, in YAML without quotes; base64: start and end within the decoded payload',
+  )
 
 const definitions = z.array(variableSchema.shape.definitions.unwrap().element.omit({ range: true }).extend(span))
 const references = z.array(variableSchema.shape.references.unwrap().element.omit({ range: true }).extend(span))

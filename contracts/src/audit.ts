@@ -88,7 +88,9 @@ const context = {
   important: z.boolean(),
   variable: z.string().nullable().describe('The variable that the value defines, with its sigil'),
   opacity: z.number().min(0).max(1).nullable().describe('The `opacity` that the same rule declares'),
-  literalOnly: z.boolean().describe('Whether the place takes no `var()`: a meta element, a manifest, `bgcolor`, a canvas'),
+  literalOnly: z
+    .boolean()
+    .describe('Whether the place takes no `var()`: a meta element, a manifest, `bgcolor`, a canvas'),
   evidence: evidenceSchema.nullable().describe('By what it was taken for a color; null: its language says so'),
 }
 
@@ -120,7 +122,11 @@ export const occurrenceSchema = z
 true satisfies Same<z.infer<typeof occurrenceSchema>, Occurrence>
 
 export const keywordSchema = z
-  .strictObject({ ...place, raw: z.string(), ...context, keyword: z.string().describe('In lower case'),
+  .strictObject({
+    ...place,
+    raw: z.string(),
+    ...context,
+    keyword: z.string().describe('In lower case'),
     source: z
       .strictObject({
         element: z.string().describe('The element that sets its own `color`, or that rules reach'),

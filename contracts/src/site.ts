@@ -28,16 +28,7 @@ export const encodingSchema = z
 true satisfies Same<z.infer<typeof encodingSchema>, Encoding>
 
 export const skipReasonSchema = z
-  .enum([
-    'no-colors-here',
-    'empty',
-    'binary',
-    'not-reversible',
-    'too-long',
-    'third-party',
-    'set-aside',
-    'too-large',
-  ])
+  .enum(['no-colors-here', 'empty', 'binary', 'not-reversible', 'too-long', 'third-party', 'set-aside', 'too-large'])
   .describe('Why a file is not read; `too-large` alone means that it is not kept either')
 export type SkipReason = z.infer<typeof skipReasonSchema>
 true satisfies Same<SkipReason, NotRead | 'too-large'>

@@ -187,9 +187,12 @@ describe('an audit', () => {
       bind,
     })
     await harness.sequelize.query('DELETE FROM readings WHERE snapshot_id = $1', { bind })
-    await harness.sequelize.query("UPDATE files SET skipped = 'no-colors-here', encoding = NULL WHERE snapshot_id = $1", {
-      bind,
-    })
+    await harness.sequelize.query(
+      "UPDATE files SET skipped = 'no-colors-here', encoding = NULL WHERE snapshot_id = $1",
+      {
+        bind,
+      },
+    )
     const { body } = await harness.http.get(`/api/snapshots/${snapshotId}/audit`).expect(200)
     expect(body.readings[0].occurrences).toHaveLength(1)
     const site = await harness.http.get(`/api/sites/${siteId}`).expect(200)

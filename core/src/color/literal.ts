@@ -201,13 +201,13 @@ function modernValues(words: readonly CSSToken[]): Values | null {
   return { channels: words.slice(0, 3), alpha: words.slice(4) }
 }
 
-/** A variable of CSS, Sass (`$a`, `#{$a}`) or Less (`@a`), or a calculation: written out elsewhere, or only when the page is shown. */
+/** A variable of CSS, Sass (`$a`, `#{$a}`), Less (`@a`) or a script (`${a}`), or a calculation: written out elsewhere, or only when the page is shown. */
 function isOpenAlpha([first, second, ...rest]: readonly CSSToken[]): boolean {
   if (first?.[0] === TokenType.Function) return /^(?:var|env|calc|min|max|clamp)$/i.test(first[4].value)
   if (first?.[0] === TokenType.AtKeyword) return second === undefined
   if (first?.[0] !== TokenType.Delim || second === undefined) return false
-  if (first[4].value === '$') return second[0] === TokenType.Ident && rest.length === 0
-  return /^[#@]$/.test(first[4].value) && second[0] === TokenType.OpenCurly
+  if (first[4].value === '$' && second[0] === TokenType.Ident) return rest.length === 0
+  return /^[#@$]$/.test(first[4].value) && second[0] === TokenType.OpenCurly
 }
 
 /** rgb(), hsl() and hwb() resolve inside sRGB (CSS Color 4 §5, §7, §8), unlike color(srgb ...). */

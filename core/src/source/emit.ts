@@ -24,6 +24,9 @@ import { computingFunction } from './value/functions.ts'
 import { nearestHex } from './value/slip.ts'
 import type { ValueHit } from './value/value-hit.ts'
 
+/** Reads a text as markup. @param xml whether names keep their case, as in a drawing */
+export type MarkupReader = (at: Embedded, outer: OuterContext, xml: boolean, emitter: Emitter) => void
+
 /** Takes what readers find in one file and places it. */
 export interface Emitter {
   readonly source: SourceText
@@ -37,20 +40,15 @@ export interface Emitter {
   document(): void
   link(at: Embedded, start: number, end: number, facts: LinkFacts): void
   behavior(at: Embedded, start: number, end: number, facts: BehaviorFacts): void
-  /** A drawing in a value: read when the file has been. */
-  drawing(at: Embedded, outer: OuterContext): void
+  /** Reads markup that stands within another language: a drawing in an address, a string of code. */
+  readonly readMarkup: MarkupReader
   finding(at: Embedded, code: Finding['code'], start: number, end: number, meaning?: string | null): void
 }
 
 const EXCERPT = 60
 
-/** Reads one file. @param readDrawing reads the drawings that were met in it */
-export function collect(
-  source: SourceText,
-  read: (emitter: Emitter) => void,
-  readDrawing: (at: Embedded, outer: OuterContext, emitter: Emitter) => void,
-): Reading {
-  const drawings: [Embedded, OuterContext][] = []
+/** Reads one file. @param readMarkup reads markup that stands within other languages */
+export function collect(source: SourceText, read: (emitter: Emitter) => void, readMarkup: MarkupReader): Reading {
   const starts = lineStarts(source.text)
   const occurrences: Occurrence[] = []
   const keywords: Keyword[] = []
@@ -115,12 +113,9 @@ export function collect(
       const excerpt = at.text.slice(start, Math.max(end, end - start > 1 ? end : start + EXCERPT)).slice(0, EXCERPT)
       findings.push({ code, range, line, column, excerpt, meaning })
     },
-    drawing(at, outer) {
-      drawings.push([at, outer])
-    },
+    readMarkup,
   }
   read(emitter)
-  for (const [at, outer] of drawings) readDrawing(at, outer, emitter)
   for (const list of [occurrences, keywords, computed, definitions, references, triples, links, behaviors, findings])
     list.sort(byPlace)
   const meant = findings.map((finding) => withNearestHex(finding, occurrences))

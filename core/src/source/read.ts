@@ -2,7 +2,7 @@ import type { SourceText } from '../text/source-text.ts'
 import type { Embedded } from './embedded.ts'
 import { collect, type Emitter } from './emit.ts'
 import { readMarkup } from './markup/markup.ts'
-import { OUTSIDE_RULES, type OuterContext, type Reading } from './occurrence.ts'
+import { OUTSIDE_RULES, type Reading } from './occurrence.ts'
 import { readScript } from './script/script.ts'
 import { readJson } from './settings/json.ts'
 import { readSettings } from './settings/settings.ts'
@@ -74,10 +74,7 @@ export const READING_VERSION = 4
 /** Everything that one file holds. Time in proportion to its length. */
 export function readSource(source: SourceText): Reading {
   const reader = READERS[syntaxOf(source.path)]
-  return collect(source, reader ?? (() => {}), readDrawing)
-}
-
-/** A drawing in an address: XML, whatever its file is. */
-function readDrawing(at: Embedded, outer: OuterContext, emitter: Emitter): void {
-  readMarkup(at, outer, { xml: true, tags: [] }, emitter)
+  return collect(source, reader ?? (() => {}), (at, outer, xml, emitter) =>
+    readMarkup(at, outer, { xml, tags: [] }, emitter),
+  )
 }

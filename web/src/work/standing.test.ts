@@ -12,6 +12,7 @@ const places = placesOf(
       read('b.css', 'c{border-color:#7A2433}'),
     ],
     variables: [],
+    pages: { pages: [], unused: [] },
   },
   {
     files: [

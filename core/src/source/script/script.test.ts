@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { lines, raws, read } from '../../../test/places.ts'
+import { lines, read } from '../../../test/places.ts'
 
 describe('scripts', () => {
   it.each<[string, string[]]>([

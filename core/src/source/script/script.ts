@@ -4,7 +4,6 @@ import type { State } from '../../selector/state.ts'
 import { codeString, looksLikeCss, looksLikeMarkup, wholeColor } from '../code-string.ts'
 import { type Embedded, within } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
-import { readMarkup } from '../markup/markup.ts'
 import { type Confidence, type Context, lessSure, type OuterContext } from '../occurrence.ts'
 import { plainLink } from '../pages/source-link.ts'
 import { SCSS } from '../sheet/dialect.ts'
@@ -116,10 +115,10 @@ function readString(content: Embedded, around: Around, outer: OuterContext, emit
   if (isMarkup(text, slot)) {
     const context: OuterContext = { ...inCode, selector: null, subjects: [], evidence: 'markup-text' }
     const confidence: Confidence = slot.kind === 'markup' ? 'certain' : 'likely'
-    return readMarkup(
+    return emitter.readMarkup(
       content,
       { ...context, confidence: lessSure(confidence, outer.confidence) },
-      { xml: false, tags: [] },
+      false,
       emitter,
     )
   }

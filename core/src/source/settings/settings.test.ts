@@ -1,8 +1,5 @@
 import { describe, expect, it } from 'vitest'
 import { lines, read } from '../../../test/places.ts'
-import { resolver } from '../../plan/outcome.ts'
-import { changesInPlace, editsOf } from '../../rewrite/in-place.ts'
-import { applyEdits, fileEdits } from '../../text/edit.ts'
 
 describe('settings', () => {
   it.each<[string, string, string[]]>([
@@ -85,14 +82,4 @@ describe('settings', () => {
         expect(read(path, text).occurrences).toEqual([])
     },
   )
-
-  it('a name in YAML without quotes gets them when it becomes a hex value', () => {
-    const text = 'color: red\nbg: "tan"\n'
-    const { occurrences } = read('a.yaml', text)
-    const decision = { id: 'd', target: { colors: ['#ff0000', '#d2b48c'] }, to: { kind: 'role', role: 'r' } } as const
-    const changes = changesInPlace(occurrences, resolver([decision], [{ id: 'r', name: 'r', color: '#0b6e74' }]))
-    expect(applyEdits(text, fileEdits('a.yaml', text.length, editsOf(text, changes)))).toBe(
-      'color: "#0b6e74"\nbg: "#0b6e74"\n',
-    )
-  })
 })

@@ -140,7 +140,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     const [start, end] = [origin + payload.start, origin + payload.end]
     const drawing = drawingOf(at, { ...payload, start, end })
     if (!drawing) return emitter.finding(at, 'drawing-not-reversible', start, end)
-    emitter.drawing(drawing, { ...context, confidence: outer.confidence })
+    emitter.readMarkup(drawing, { ...context, confidence: outer.confidence }, true, emitter)
   }
 
   /** Reports what the block that ends holds, now that all that stands in it is known. */

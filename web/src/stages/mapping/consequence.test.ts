@@ -10,9 +10,12 @@ const CSS = `
 .b:hover { color: #ffffff; background: #7a2433 }
 .c { border-color: #7a2433 }`
 const reading = readSource({ path: 'a.css', text: CSS, encoding: 'utf-8' })
-const places = placesOf({ readings: [{ path: 'a.css', ...reading } as never], variables: [] }, {
-  files: [{ path: 'a.css', id: 'f' }],
-} as never)
+const places = placesOf(
+  { readings: [{ path: 'a.css', ...reading } as never], variables: [], pages: { pages: [], unused: [] } },
+  {
+    files: [{ path: 'a.css', id: 'f' }],
+  } as never,
+)
 const cluster = (lead: string) => ({
   lead,
   members: [lead],

@@ -1,0 +1,49 @@
+import { describe, expect, it } from 'vitest'
+import { resolver } from '../src/plan/outcome.ts'
+import { changesInPlace, editsOf } from '../src/rewrite/in-place.ts'
+import { applyEdits, fileEdits } from '../src/text/edit.ts'
+import { read } from './places.ts'
+
+/** The text with every color in it replaced by one role. */
+function rewritten(path: string, text: string, color = '#0b6e74'): string {
+  const { occurrences } = read(path, text)
+  const colors = [...new Set(occurrences.map((each) => each.color))]
+  const decision = { id: 'd', target: { colors }, to: { kind: 'role', role: 'r' } } as const
+  const changes = changesInPlace(occurrences, resolver([decision], [{ id: 'r', name: 'r', color }]))
+  return applyEdits(text, fileEdits(path, text.length, editsOf(text, changes)))
+}
+
+describe('a rewrite leaves each syntax what it is', () => {
+  it.each<[string, string, string]>([
+    ['a.html', '<body bgcolor=ffffff text="red">', '<body bgcolor=0b6e74 text="#0b6e74">'],
+    ['a.html', '<a style="color:&#35;fff">', '<a style="color:#0b6e74">'],
+    ['a.html', `<a onclick="this.style.color='red'">`, `<a onclick="this.style.color='#0b6e74'">`],
+    ['a.html', '<meta name=theme-color content="rgb(1, 2, 3)">', '<meta name=theme-color content="rgb(11, 110, 116)">'],
+    [
+      'a.svg',
+      "<svg fill='#FFF'><style><![CDATA[a{fill:RED}]]></style></svg>",
+      "<svg fill='#0B6E74'><style><![CDATA[a{fill:#0b6e74}]]></style></svg>",
+    ],
+    [
+      'a.js',
+      String.raw`a.style.color = '\x23fff'; b.style.color = "red"`,
+      `a.style.color = '#0b6e74'; b.style.color = "#0b6e74"`,
+    ],
+    [
+      'a.js',
+      'const a = css`border: 1px solid rgba(1,2,3,${x})`',
+      'const a = css`border: 1px solid rgba(11,110,116,${x})`',
+    ],
+    ['a.json', String.raw`{"bg":"\u0023fff"}`, '{"bg":"#0b6e74"}'],
+    ['a.yaml', 'color: red\nbg: "tan"\n', 'color: "#0b6e74"\nbg: "#0b6e74"\n'],
+    ['a.yaml', 'color: hsl(1, 2%, 3%)\n', 'color: hsl(183.4, 82.7%, 24.9%)\n'],
+    ['a.csv', 'color\r\nred\r\n"rgb(1, 2, 3)"', 'color\r\n#0b6e74\r\n"rgb(11, 110, 116)"'],
+    ['a.php', '<p style="color: <?= $c ?: \'#fff\' ?>">', '<p style="color: <?= $c ?: \'#0b6e74\' ?>">'],
+    ['functions.php', "<?php x(array('default-color' => 'f1f1f1'));", "<?php x(array('default-color' => '0b6e74'));"],
+    [
+      'a.liquid',
+      '{{ c | default: \'red\' }}{% schema %}{"color":"red"}{% endschema %}',
+      '{{ c | default: \'red\' }}{% schema %}{"color":"#0b6e74"}{% endschema %}',
+    ],
+  ])('%s %s', (path, text, after) => expect(rewritten(path, text)).toBe(after))
+})
