@@ -9,6 +9,15 @@ const coreLayers = CORE.slice(0, -1).map((folder, i) => ({
   to: { path: `^core/src/(?:${CORE.slice(i + 1).join('|')})/` },
 }))
 
+/** Rooms of core/src/source that a room may not reach, in the same way. */
+const ROOMS = ['scan', 'value', 'sheet', 'template', 'settings', 'script', 'markup', 'pages']
+const rooms = ROOMS.slice(0, -1).map((room, i) => ({
+  name: `source-${room}-looks-up-only`,
+  severity: 'error',
+  from: { path: `^core/src/source/${room}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: `^core/src/source/(?:${ROOMS.slice(i + 1).join('|')})/` },
+}))
+
 export default {
   forbidden: [
     {
@@ -39,6 +48,7 @@ export default {
     { name: 'web-not-server', severity: 'error', from: { path: '^web/' }, to: { path: '^(?:server|cli|e2e)/' } },
     { name: 'cli-alone', severity: 'error', from: { path: '^cli/' }, to: { path: '^(?:server|web|e2e)/' } },
     ...coreLayers,
+    ...rooms,
     { name: 'resolvable', severity: 'error', from: {}, to: { couldNotResolve: true } },
   ],
   options: {

@@ -11,7 +11,7 @@ import { seeded } from './random.ts'
 
 const SITE = join(import.meta.dirname, '../../demo/site')
 const SAMPLES = readdirSync(SITE, { recursive: true, encoding: 'utf8' })
-  .filter((path) => /\.(?:css|html)$/.test(path))
+  .filter((path) => /\.(?:css|html|scss|less|svg|js|json|webmanifest|php|liquid|hbs|twig)$/.test(path))
   .map((path) => ({ path, text: readFileSync(join(SITE, path), 'utf8') }))
 
 /** Pieces that readers stumble over. */
@@ -70,6 +70,41 @@ const PIECES = [
   '%',
   '-',
   'e9',
+  '<?php ',
+  '<?= ',
+  '?>',
+  '{{ c | default: "#abc" }}',
+  '{{',
+  '}}',
+  '{% if a %}',
+  '{% comment %}',
+  '{#',
+  '<%= "#123" %>',
+  '${',
+  '{c ? "#fff" : x}',
+  '<<<A\n',
+  '<svg fill="#abc">',
+  '<script>',
+  '</script>',
+  '<!--[if IE]>',
+  '<![endif]-->',
+  '<![CDATA[',
+  ']]>',
+  '<body bgcolor=ffcc00>',
+  'onclick="a.style.color=\'#f00\'"',
+  "a.style.color = '#fff'",
+  '.css({color: "red"})',
+  '`color: #fff; ${x}`',
+  "'\\x23abc'",
+  'if (scrollY > 80)',
+  'function (',
+  '=>',
+  '{"color": "#fff"}',
+  'color: "#abc"',
+  '\ncolor: red\n',
+  '- ',
+  '["#111", "#222"]',
+  '<TileColor>#fff</TileColor>',
 ]
 
 /** A sample with some stretches cut, doubled, swapped or overwritten by pieces. */
@@ -86,6 +121,18 @@ function mutate(text: string, random: () => number): string {
     else out = out.slice(0, start) + piece.repeat(1 + Math.floor(random() * 3)) + out.slice(start)
   }
   return out
+}
+
+const ENDINGS =
+  'html scss less sass styl php liquid twig hbs ejs erb jsp cshtml vue svelte astro svg js tsx json yaml toml csv xml'.split(
+    ' ',
+  )
+
+/** As what a sample is read too. */
+const OTHERS: Readonly<Record<string, string[] | undefined>> = {
+  css: ['a.css', 'a.scss', 'a.less', 'a.sass', 'a.styl'],
+  html: ['a.html', 'a.php', 'a.liquid', 'a.vue', 'a.svelte'],
+  js: ['a.js', 'a.tsx'],
 }
 
 /** `npm run verify` goes on for longer. */
@@ -132,8 +179,7 @@ describe('any input at all', () => {
     let found = 0
     for (let round = 0; round < 40 * ROUNDS; round++)
       for (const { path, text } of SAMPLES)
-        for (const as of path.endsWith('.css') ? [path, 'a.scss', 'a.less', 'a.sass', 'a.styl'] : [path])
-          found += check(as, mutate(text, random))
+        for (const as of OTHERS[path.replace(/^.*\./, '')] ?? [path]) found += check(as, mutate(text, random))
     // Most places survive a few mutations: the check sees real ones.
     expect(found).toBeGreaterThan(5000)
   })
@@ -146,7 +192,7 @@ describe('any input at all', () => {
         random() < 0.5 ? '' : ' ',
       )
       check('noise.css', text)
-      for (const name of ['noise.html', 'noise.scss', 'noise.less', 'noise.sass', 'noise.styl']) check(name, text)
+      for (const ending of ENDINGS) check(`noise.${ending}`, text)
     }
   })
 

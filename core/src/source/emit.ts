@@ -19,7 +19,7 @@ import type {
   Reading,
   Reference,
 } from './occurrence.ts'
-import type { LinkFacts, SourceLink } from './pages/source-link.ts'
+import type { LinkFacts, SourceLink } from './source-link.ts'
 import { computingFunction } from './value/functions.ts'
 import { nearestHex } from './value/slip.ts'
 import type { ValueHit } from './value/value-hit.ts'

@@ -3,7 +3,7 @@ import type { State } from '../selector/state.ts'
 import type { Finding } from '../text/finding.ts'
 import type { Range } from '../text/range.ts'
 import type { Behavior } from './behavior.ts'
-import type { SourceLink } from './pages/source-link.ts'
+import type { SourceLink } from './source-link.ts'
 
 /** What an occurrence paints. `variable`: a custom property, whose uses decide. */
 export type Use = 'text' | 'ground' | 'line' | 'fill' | 'stroke' | 'shadow' | 'variable' | 'other'

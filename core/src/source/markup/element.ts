@@ -1,6 +1,6 @@
 import type { Range } from '../../text/range.ts'
 import type { ColorSource } from '../occurrence.ts'
-import type { StartTag } from './markup-scanner.ts'
+import type { StartTag } from '../scan/markup-scanner.ts'
 
 /** Elements of HTML without an end tag (HTML §13.1.2). */
 const VOID = new Set(

@@ -1,7 +1,7 @@
 import type { Embedded } from '../embedded.ts'
-import { asset, type LinkFacts, plainLink } from '../pages/source-link.ts'
-import { decodedText } from './attribute.ts'
-import type { StartTag } from './markup-scanner.ts'
+import type { StartTag } from '../scan/markup-scanner.ts'
+import { decodedText } from '../scan/references.ts'
+import { asset, type LinkFacts, plainLink } from '../source-link.ts'
 
 /** Attributes that name a file, by element; `*`: on any. */
 const ADDRESSES: Readonly<Record<string, readonly string[]>> = {

@@ -1,25 +1,21 @@
 import { toHex } from '../../color/color.ts'
 import { legacyColor, legacyLiteral } from '../../color/legacy.ts'
 import type { Range } from '../../text/range.ts'
-import { wholeColor } from '../code-string.ts'
 import { type Embedded, within } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
 import { isNamedColor, namedKind } from '../named.ts'
 import { type Context, lessSure, type OuterContext } from '../occurrence.ts'
-import { partial } from '../pages/source-link.ts'
+import { wholeColor } from '../scan/code-string.ts'
+import { type Attribute, type StartTag, scanMarkup } from '../scan/markup-scanner.ts'
+import { decodedText } from '../scan/references.ts'
 import { readScript, readScriptValue } from '../script/script.ts'
 import { readJson } from '../settings/json.ts'
 import { CSS, type Dialect, LESS, SCSS } from '../sheet/dialect.ts'
 import { SASS, STYLUS } from '../sheet/indented-dialect.ts'
 import { readStylesheet } from '../sheet/stylesheet.ts'
+import { partial } from '../source-link.ts'
 import { maskForScript } from '../template/mask.ts'
 import type { Tag } from '../template/tags.ts'
-import { findInValue } from '../value/value.ts'
-import type { ValueHit } from '../value/value-hit.ts'
-import { decodedText } from './attribute.ts'
-import { describe, OpenElements } from './element.ts'
-import { linksOf } from './markup-links.ts'
-import { type Attribute, type StartTag, scanMarkup } from './markup-scanner.ts'
 import {
   ANIMATIONS,
   handledEvent,
@@ -28,7 +24,11 @@ import {
   META_COLORS,
   PRESENTATION,
   presentationKind,
-} from './paint-attributes.ts'
+} from '../value/paint-attributes.ts'
+import { findInValue } from '../value/value.ts'
+import type { ValueHit } from '../value/value-hit.ts'
+import { describe, OpenElements } from './element.ts'
+import { linksOf } from './markup-links.ts'
 
 /** What markup is read as. */
 export interface MarkupOptions {

@@ -1,8 +1,8 @@
 import type { FileReading } from '../link.ts'
 import { generatedFrom } from '../provenance.ts'
+import type { SourceLink } from '../source-link.ts'
 import { syntaxOf } from '../syntax.ts'
 import { type Resolver, resolverOf } from './resolve.ts'
-import type { SourceLink } from './source-link.ts'
 
 /** One sheet that a page loads, or would load. */
 export interface PageSheet {

@@ -1,6 +1,6 @@
-import { PRESENTATION } from '../markup/paint-attributes.ts'
 import { inKebab, isNamedColor, namedKind } from '../named.ts'
 import type { Confidence, Evidence, Use } from '../occurrence.ts'
+import { PRESENTATION } from '../value/paint-attributes.ts'
 import { propertyKind, type Takes } from '../value/property.ts'
 
 /** What a string would be where it stands in a script. */

@@ -1,6 +1,6 @@
 import type { State } from '../../selector/state.ts'
-import { wholeColor } from '../code-string.ts'
-import { handlerState } from '../markup/paint-attributes.ts'
+import { wholeColor } from '../scan/code-string.ts'
+import { handlerState } from '../value/paint-attributes.ts'
 import type { Names } from './names.ts'
 import {
   bareNode,

@@ -1,7 +1,7 @@
 import { createScanner, type SyntaxKind } from 'jsonc-parser'
 import type { Embedded } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
-import { asset } from '../pages/source-link.ts'
+import { asset } from '../source-link.ts'
 import { quoted, readSetting } from './setting.ts'
 
 /** Of the scanner's token kinds (an enumeration that exists for the compiler only). */

@@ -1,8 +1,8 @@
-import { codeString, wholeColor } from '../code-string.ts'
 import { type Embedded, within } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
 import { isNamedColor, namedKind } from '../named.ts'
 import { type Confidence, type Context, type Evidence, OUTSIDE_RULES } from '../occurrence.ts'
+import { codeString, wholeColor } from '../scan/code-string.ts'
 import { findInValue } from '../value/value.ts'
 
 /** A value of a settings file, with the way back to where it is written. */

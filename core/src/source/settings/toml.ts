@@ -1,6 +1,6 @@
 import type { Embedded } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
-import { type CodeSyntax, walkCode } from '../template/code.ts'
+import { type CodeSyntax, walkCode } from '../scan/code.ts'
 import { bare, quoted, readSetting } from './setting.ts'
 
 const TOML: CodeSyntax = { lineComments: ['#'], blockComments: false, longStrings: false, close: null }

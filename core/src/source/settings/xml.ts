@@ -1,7 +1,7 @@
 import type { Embedded } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
-import { decodedText } from '../markup/attribute.ts'
-import { scanMarkup } from '../markup/markup-scanner.ts'
+import { scanMarkup } from '../scan/markup-scanner.ts'
+import { decodedText } from '../scan/references.ts'
 import { readSetting } from './setting.ts'
 
 /** Deeper elements are not told. */

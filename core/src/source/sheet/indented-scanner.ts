@@ -1,4 +1,5 @@
-import { nextOf, type SheetHandler, skipString, trimmed } from './scanner.ts'
+import { nextOf, skipString } from '../scan/search.ts'
+import { type SheetHandler, trimmed } from './scanner.ts'
 
 /** What one language that is written by indentation does differently. */
 export interface IndentedLanguage {

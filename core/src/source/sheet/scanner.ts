@@ -1,4 +1,5 @@
 import type { FindingCode } from '../../text/finding.ts'
+import { nextOf, skipString } from '../scan/search.ts'
 
 /** Takes the parts of a stylesheet in the order of its text. All offsets count in that text; ranges are half-open, without white space at their ends. */
 export interface SheetHandler {
@@ -30,7 +31,6 @@ const LOWER_L = 108
 const OPEN_CURLY = 123
 const CLOSE_CURLY = 125
 const LF = 10
-const FF = 12
 const CR = 13
 
 /** 1 for the units that mean something to the scanner wherever they stand. */
@@ -198,19 +198,6 @@ function isCustomValue(text: string, start: number, colon: number): boolean {
   return start >= 0 && colon >= 0 && text.charCodeAt(start) === MINUS && text.charCodeAt(start + 1) === MINUS
 }
 
-/** Where the string that begins at `i` ends: behind its closing quote, or at the line end that breaks it. */
-export function skipString(text: string, i: number): number {
-  const quote = text.charCodeAt(i)
-  let at = i + 1
-  for (; at < text.length; at++) {
-    const code = text.charCodeAt(at)
-    if (code === quote) return at + 1
-    if (code === BACKSLASH) at += text.charCodeAt(at + 1) === CR && text.charCodeAt(at + 2) === LF ? 2 : 1
-    else if (code === LF || code === CR || code === FF) return at
-  }
-  return text.length
-}
-
 /** Whether the bracket at `i` opens an address without quotes. */
 function isBareUrl(text: string, i: number): boolean {
   if ((text.charCodeAt(i - 1) | 32) !== LOWER_L || !/url$/i.test(text.slice(Math.max(0, i - 3), i))) return false
@@ -218,13 +205,4 @@ function isBareUrl(text: string, i: number): boolean {
   while (at < text.length && text.charCodeAt(at) <= SPACE) at++
   const code = text.charCodeAt(at)
   return code !== DOUBLE && code !== SINGLE
-}
-
-/** Finds the next place of a sign, remembering it, so that asking at every bracket stays linear. */
-export function nextOf(text: string, sign: string): (from: number) => number {
-  let known = -2
-  return (from) => {
-    if (known !== -1 && known < from) known = text.indexOf(sign, from)
-    return known
-  }
 }

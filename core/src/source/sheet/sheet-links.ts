@@ -1,4 +1,4 @@
-import type { LinkFacts } from '../pages/source-link.ts'
+import type { LinkFacts } from '../source-link.ts'
 
 type PlacedLink = LinkFacts & { readonly start: number; readonly end: number }
 

@@ -1,10 +1,10 @@
 import { bareLiteral } from '../../color/legacy.ts'
 import { parseLiteral } from '../../color/literal.ts'
-import { codeString, looksLikeCss, looksLikeMarkup, wholeColor } from '../code-string.ts'
 import type { Embedded } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
 import { isNamedColor, namedKind } from '../named.ts'
 import { type Confidence, type Context, type Evidence, OUTSIDE_RULES } from '../occurrence.ts'
+import { codeString, looksLikeCss, looksLikeMarkup, wholeColor } from '../scan/code-string.ts'
 import { stringsOf, type TagString } from './tag-strings.ts'
 import type { Tag } from './tags.ts'
 

@@ -1,5 +1,5 @@
 import type { Range } from '../../text/range.ts'
-import { type LinkFacts, plainLink } from '../pages/source-link.ts'
+import { type LinkFacts, plainLink } from '../source-link.ts'
 import { stringsOf } from './tag-strings.ts'
 import type { Tag } from './tags.ts'
 

@@ -1,6 +1,6 @@
 import type { Range } from '../../text/range.ts'
-import { wholeColor } from '../code-string.ts'
-import { walkCode } from './code.ts'
+import { walkCode } from '../scan/code.ts'
+import { wholeColor } from '../scan/code-string.ts'
 import type { Tag } from './tags.ts'
 
 /** A string in the code of a tag. */

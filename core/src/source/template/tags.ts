@@ -1,6 +1,6 @@
 import type { Range } from '../../text/range.ts'
-import { nextOf, skipString } from '../sheet/scanner.ts'
-import { type CodeSyntax, EXPRESSION, PHP, RUBY, SCRIPT, walkCode } from './code.ts'
+import { type CodeSyntax, EXPRESSION, PHP, RUBY, SCRIPT, walkCode } from '../scan/code.ts'
+import { nextOf, skipString } from '../scan/search.ts'
 
 /** A tag of a template language. */
 export interface Tag extends Range {

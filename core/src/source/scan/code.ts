@@ -1,5 +1,5 @@
 import type { Range } from '../../text/range.ts'
-import { nextOf } from '../sheet/scanner.ts'
+import { nextOf } from './search.ts'
 
 /** How strings and comments are written in the code of one kind of tag. */
 export interface CodeSyntax {

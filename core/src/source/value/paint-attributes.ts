@@ -1,6 +1,6 @@
 import type { State } from '../../selector/state.ts'
 import type { Use } from '../occurrence.ts'
-import { type PropertyKind, propertyKind } from '../value/property.ts'
+import { type PropertyKind, propertyKind } from './property.ts'
 
 /** Attributes of drawings that paint, each a property of the same name (SVG 2 §11, Filter Effects 1). */
 export const PRESENTATION: ReadonlySet<string> = new Set([

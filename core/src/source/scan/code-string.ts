@@ -1,7 +1,7 @@
-import { parseLiteral } from '../color/literal.ts'
-import { COLOR_NAMES } from '../color/names.ts'
-import type { Range } from '../text/range.ts'
-import { type Embedded, within } from './embedded.ts'
+import { parseLiteral } from '../../color/literal.ts'
+import { COLOR_NAMES } from '../../color/names.ts'
+import type { Range } from '../../text/range.ts'
+import { type Embedded, within } from '../embedded.ts'
 
 const ESCAPE = /\\(?:u\{([\da-f]{1,6})\}|u([\da-f]{4})|x([\da-f]{2})|(\r\n|[\s\S]))/gi
 const SHORT: Readonly<Record<string, string>> = { n: '\n', r: '\r', t: '\t', b: '\b', f: '\f', v: '\v', '0': '\0' }

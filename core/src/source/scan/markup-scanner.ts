@@ -1,4 +1,4 @@
-import { nextOf } from '../sheet/scanner.ts'
+import { nextOf } from './search.ts'
 
 /** An attribute as written. Offsets count in the scanned text. */
 export interface Attribute {
