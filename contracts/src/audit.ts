@@ -190,7 +190,6 @@ export const findingCodeSchema = z
     'unreadable-css',
     'drawing-not-reversible',
     'unparsed-script',
-    'nested-too-deep',
     'missing-hash',
     'hex-digits',
     'color-out-of-form',

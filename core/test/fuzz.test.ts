@@ -135,6 +135,34 @@ const OTHERS: Readonly<Record<string, string[] | undefined>> = {
   js: ['a.js', 'a.tsx'],
 }
 
+/** Beginnings without an end, each of which has once been searched for to the end of all text. */
+const ENDLESS = [
+  '{',
+  '(',
+  '"',
+  '`${',
+  '/*',
+  '<!--',
+  '<p style="',
+  '<a ',
+  '<script>',
+  '<![CDATA[',
+  '<?php ',
+  '{{ "#fff" }}',
+  '{%',
+  '{% comment %}',
+  '{{> a}}',
+  '<<<A\n',
+  '<!--[if IE]>',
+  'url(',
+  'if (scrollY > 1) { a.style.color = "red" }',
+  '{"a":',
+  '- ',
+  '}}',
+  '!ENTITY ',
+  '@{',
+]
+
 /** `npm run verify` goes on for longer. */
 const ROUNDS = process.env.VERIFY === 'all' ? 10 : 1
 
@@ -194,6 +222,11 @@ describe('any input at all', () => {
       check('noise.css', text)
       for (const ending of ENDINGS) check(`noise.${ending}`, text)
     }
+  })
+
+  // What takes more than its length's time does not come to an end here.
+  it.each(ENDINGS)('nothing that begins over and over holds a reader up: %s', (ending) => {
+    for (const piece of ENDLESS) check(`a.${ending}`, piece.repeat(3000 * ROUNDS))
   })
 
   it('random bytes are a text or are refused', () => {

@@ -12,7 +12,6 @@ export type FaultCode =
   | 'unreadable-css'
   | 'drawing-not-reversible'
   | 'unparsed-script'
-  | 'nested-too-deep'
 
 /** A value was meant as a color and is none. */
 export type SlipCode = 'missing-hash' | 'hex-digits' | 'color-out-of-form' | 'unknown-color-name' | 'gradient-as-color'

@@ -80,7 +80,6 @@ export const FINDING_WORDS: Readonly<Record<FindingCode, string>> = {
   'outside-rules': 'never applies: it stands outside every rule',
   'drawing-not-reversible': 'a drawing in an address that could not be written back as it came',
   'unparsed-script': 'a script that is not of its language, read by its strings alone',
-  'nested-too-deep': 'settings nested deeper than any that people write, not read',
 }
 
 /** An encoding as it is shown; its byte-order mark is named apart. */

@@ -74,8 +74,9 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     if (tag.attributes.length === 0) return
     let element: OuterContext | null = null
     const context = () => {
+      if (element) return element
       const selector = describe(text, tag)
-      element ??= withCondition({ ...outer, selector, subjects: [selector], states: outer.states })
+      element = withCondition({ ...outer, selector, subjects: [selector] })
       return element
     }
     const find = (name: string) => tag.attributes.find((attribute) => attribute.name === name)

@@ -31,55 +31,55 @@ export function walkCode(
   syntax: CodeSyntax,
   onString: (content: Range, quote: string) => void,
 ): number {
-  const lineEnd = nextOf(text, '\n')
-  const closeSign = syntax.close === null ? () => -1 : nextOf(text, syntax.close)
-  let reached = start
-  SIGN.lastIndex = start
-  for (let match = SIGN.exec(text); match && match.index < end; match = SIGN.exec(text)) {
-    const [sign] = match
+  // Cut out, so that nothing is looked for behind its end.
+  const code = text.slice(start, end)
+  const lineEnd = nextOf(code, '\n')
+  const closeSign = syntax.close === null ? () => -1 : nextOf(code, syntax.close)
+  const sign = new RegExp(SIGN)
+  let reached = 0
+  const goOn = (from: number) => {
+    sign.lastIndex = reached = from
+  }
+  const found = (from: number, to: number, quote: string) => onString({ start: start + from, end: start + to }, quote)
+  for (let match = sign.exec(code); match; match = sign.exec(code)) {
+    const [written] = match
     const at = match.index
-    // Whoever is called back may use the same expression.
-    const goOn = (from: number) => {
-      SIGN.lastIndex = reached = from
-    }
-    reached = at + sign.length
-    if (sign === syntax.close) return at
-    if (sign === '"' || sign === "'" || sign === '`') {
-      const close = closeOfString(text, at, end, syntax.longStrings || sign === '`')
+    reached = at + written.length
+    if (written === syntax.close) return start + at
+    if (written === '"' || written === "'" || written === '`') {
+      const close = closeOfString(code, at, syntax.longStrings || written === '`')
       if (close < 0) {
         if (syntax.longStrings) break
         continue
       }
-      onString({ start: at + 1, end: close }, sign)
+      found(at + 1, close, written)
       goOn(close + 1)
-    } else if (sign === '/*') {
+    } else if (written === '/*') {
       if (!syntax.blockComments) continue
-      const close = text.indexOf('*/', at + 2)
-      if (close < 0 || close > end) break
+      const close = code.indexOf('*/', at + 2)
+      if (close < 0) break
       goOn(close + 2)
-    } else if (sign === '//' || sign === '#') {
-      if (!syntax.lineComments.includes(sign)) continue
+    } else if (written === '//' || written === '#') {
+      if (!syntax.lineComments.includes(written)) continue
       const line = lineEnd(at)
       const closing = closeSign(at)
-      const stop = line < 0 ? end : line
+      const stop = line < 0 ? code.length : line
       goOn(closing >= 0 && closing < stop ? closing : stop)
-    } else if (sign.startsWith('<<<') && syntax === PHP) {
-      const from = at + sign.length
-      const close = new RegExp(String.raw`^[ \t]*${match[2]}\b`, 'm')
-      const inner = close.exec(text.slice(from, end))
+    } else if (written.startsWith('<<<') && syntax === PHP) {
+      const inner = new RegExp(String.raw`^[ \t]*${match[2]}\b`, 'm').exec(code.slice(reached))
       if (!inner) break
-      onString({ start: from, end: from + inner.index }, '<<<')
-      goOn(from + inner.index + inner[0].length)
+      found(reached, reached + inner.index, '<<<')
+      goOn(reached + inner.index + inner[0].length)
     }
   }
   const closing = closeSign(reached)
-  return closing < 0 || closing > end ? end : closing
+  return closing < 0 ? end : start + closing
 }
 
-function closeOfString(text: string, open: number, end: number, long: boolean): number {
-  const quote = text[open]
-  for (let at = open + 1; at < end; at++) {
-    const sign = text[at]
+function closeOfString(code: string, open: number, long: boolean): number {
+  const quote = code[open]
+  for (let at = open + 1; at < code.length; at++) {
+    const sign = code[at]
     if (sign === quote) return at
     if (sign === '\\') at++
     else if (!long && (sign === '\n' || sign === '\r')) return -1

@@ -201,7 +201,10 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
           head.kind === 'rule'
             ? { written, outer: block.rule, inKeyframes: isKeyframes(block.atRules), resolved: null }
             : block.rule,
-        atRules: head.kind === 'condition' ? [...block.atRules, written.replace(/\s+/g, ' ')] : block.atRules,
+        atRules:
+          head.kind === 'condition' && block.atRules.length < MOST_CONDITIONS
+            ? [...block.atRules, written.replace(/\s+/g, ' ')]
+            : block.atRules,
         prefix: head.kind === 'prefix' ? block.prefix + head.prefix : '',
         variable: head.kind === 'map' ? head.variable : null,
         heading: block.heading,
@@ -257,6 +260,9 @@ const ARGUMENTS: PropertyKind = { takes: 'unknown', use: 'other' }
 /** `name = value` of Stylus. */
 const ASSIGNED: PropertyKind = { takes: 'custom', use: 'variable' }
 const IN_MAP: PropertyKind = { takes: 'custom' satisfies Takes, use: 'variable' }
+
+/** Deeper conditions than anybody nests are not told. */
+const MOST_CONDITIONS = 50
 
 const IMPORTANT = /!\s*important\s*$/i
 /** Longer than anybody spaces it out. */

@@ -6,19 +6,28 @@ import type { Tag } from './tags.ts'
  * tag may write stay where they are: there they are read as part of the value that the tag stands in.
  */
 export function maskTags(text: string, tags: readonly Tag[]): string {
-  let masked = ''
+  const pieces: string[] = []
   let at = 0
+  /** The last few units before a tag, all that is looked at. */
+  let before = ''
+  const put = (piece: string) => {
+    pieces.push(piece)
+    before = (before + piece.slice(-BEFORE)).slice(-BEFORE)
+  }
   for (const tag of tags) {
     const blanked = blank(text.slice(tag.start, tag.end))
-    masked += text.slice(at, tag.start)
+    put(text.slice(at, tag.start))
     at = tag.end
     // A tag may stand for the name of an element.
-    if (/<\/?$/.test(masked.slice(-2))) masked += `x${blanked.slice(1)}`
-    else if (tag.kind === 'output' && isInValue(masked)) masked += uncover(blanked, text, tag)
-    else masked += blanked
+    if (/<\/?$/.test(before)) put(`x${blanked.slice(1)}`)
+    else if (tag.kind === 'output' && isInValue(before)) put(uncover(blanked, text, tag))
+    else put(blanked)
   }
-  return masked + text.slice(at)
+  pieces.push(text.slice(at))
+  return pieces.join('')
 }
+
+const BEFORE = 20
 
 function uncover(blanked: string, text: string, tag: Tag): string {
   let out = ''
@@ -32,7 +41,7 @@ function uncover(blanked: string, text: string, tag: Tag): string {
 
 /** Whether what was written last lets a value follow: no rule or declaration has just ended. */
 function isInValue(before: string): boolean {
-  return !/[{};]\s{0,20}$/.test(before.slice(-21))
+  return !/[{};]\s*$/.test(before)
 }
 
 export function blank(text: string): string {

@@ -56,6 +56,8 @@ function findSigns(text: string, from: number, opening: RegExp, percent: CodeSyn
     tags.push({ start, end: Math.min(text.length, close + sign), code, kind, syntax })
   }
   let unclosed = 0
+  /** Whether a comment that begins may have an end. */
+  let hasEnd = true
   opening.lastIndex = from
   for (let match = opening.exec(text); match; match = opening.exec(text)) {
     const [sign] = match
@@ -73,9 +75,10 @@ function findSigns(text: string, from: number, opening: RegExp, percent: CodeSyn
       const says = after === '=' || /^\s*(?:echo|print)\b/.test(text.slice(at + open, at + open + 20))
       if (end >= 0) push(at, isXml ? 'comment' : says ? 'output' : 'code', open, end, 2, PHP)
     } else if (sign === '{%') {
-      const comment = /^\{%-?\s*comment\b/.test(text.slice(at, at + 40)) ? ENDCOMMENT : null
+      const comment = hasEnd && /^\{%-?\s*comment\b/.test(text.slice(at, at + 40)) ? ENDCOMMENT : null
       if (comment) comment.lastIndex = at
       const end = comment?.exec(text)
+      if (comment && !end) hasEnd = false
       if (end) push(at, 'comment', 2, end.index, end[0].length, EXPRESSION)
       else until('%}', 'code', EXPRESSION)
     } else if (sign === '{#') until('#}', 'comment', EXPRESSION)
