@@ -122,8 +122,9 @@ export function listPages(files: readonly FileReading[], paths: readonly string[
         if (link.kind !== 'import' || sheets.length >= MOST_SHEETS) continue
         const file = targets.get(link) ?? null
         const inner = link.media === null ? media : [...media, link.media]
-        if (file !== null && !around.includes(file) && around.length < DEEPEST)
-          imports(linksIn(file), file, inner, outer, [...around, file])
+        // A sheet that is being imported already loads nothing a second time around.
+        if (file !== null && around.includes(file)) continue
+        if (file !== null && around.length < DEEPEST) imports(linksIn(file), file, inner, outer, [...around, file])
         put({ ...link, condition: outer }, namedIn, file, 'import', inner)
       }
     }
@@ -204,7 +205,10 @@ function targetOf(link: SourceLink, from: string, base: string | null, resolve: 
       return resolve.template(link.target, from)
     case 'compiled':
       return resolve.compiled(link.target, from)
-    default:
-      return resolve.address(link.target, from, base)
+    default: {
+      const target = resolve.address(link.target, from, base)
+      // A script's addresses start from the page that loads it; at the root it often is.
+      return target ?? (syntaxOf(from) === 'script' ? resolve.address(link.target, '', null) : null)
+    }
   }
 }

@@ -98,7 +98,7 @@ function readString(content: Embedded, around: Around, outer: OuterContext, emit
   const { text } = content
   const { slot } = around
   nameFile(content, emitter)
-  if (text.length < 3) return
+  if (text.length < 3 || slot.kind === 'none') return
   const inCode: OuterContext = { ...outer, states: around.states, specificity: null }
   if (slot.kind === 'css' || (slot.kind !== 'value' && !isMarkup(text, slot) && looksLikeCss(text))) {
     const confidence: Confidence = slot.kind === 'css' ? slot.confidence : 'likely'

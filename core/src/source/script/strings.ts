@@ -39,7 +39,7 @@ export interface Around {
   readonly self: string | null
 }
 
-/** Takes a string or a template of a script. */
+/** Takes every string and template of a script, those that are no colors too: they may name a file. */
 export type OnString = (node: Node, around: Around) => void
 
 const COMPARED = new Set(['==', '===', '!=', '!==', '<', '>', '<=', '>=', 'in', 'instanceof'])
@@ -59,10 +59,10 @@ export function findStrings(root: Node, names: Names, outer: Around, onString: O
     switch (node.type) {
       case 'StringLiteral':
       case 'DirectiveLiteral':
-        if (around.slot.kind !== 'none') onString(node, around)
+        onString(node, around)
         return
       case 'TemplateLiteral':
-        if (around.slot.kind !== 'none') onString(node, around)
+        onString(node, around)
         for (const each of list(node, 'expressions')) to(each, around, OPEN)
         return
       case 'TaggedTemplateExpression':
@@ -104,8 +104,7 @@ export function findStrings(root: Node, names: Names, outer: Around, onString: O
         return
       case 'ImportDeclaration':
       case 'ExportAllDeclaration':
-      case 'ImportExpression':
-        return
+        return to(child(node, 'source'), around, NONE)
       case 'TSLiteralType':
       case 'TSEnumMember':
         return inside(node, { ...around, slot: NONE })
@@ -232,7 +231,7 @@ export function findStrings(root: Node, names: Names, outer: Around, onString: O
   const call = (node: Node, around: Around) => {
     const callee = bareNode(child(node, 'callee'))
     const args = list(node, 'arguments')
-    if (callee?.type === 'Import') return
+    if (callee?.type === 'Import') return to(args[0] ?? null, around, NONE)
     if (callee) inside(callee, around)
     const name = calleeName(node)
     const on = isMember(callee) ? bareNode(child(callee, 'object')) : null
