@@ -1,6 +1,7 @@
 import type { Occurrence } from '@undo-ink/core'
 import { colorsByEngine, NONE } from './routes/engine.ts'
 import { colorsByLess } from './routes/less.ts'
+import { colorsByPage } from './routes/page.ts'
 import { colorsBySass } from './routes/sass.ts'
 import { colorsByTokens } from './routes/tokens.ts'
 
@@ -18,7 +19,10 @@ export function agreeByTokens(text: string, occurrences: readonly Occurrence[]):
   const ours = new Map(
     occurrences.filter(({ functions }) => functions[0] !== 'progid').map((o) => [o.range.start, o.raw]),
   )
-  const theirs = new Map(colorsByTokens(text).map(({ start, raw }) => [start, raw]))
+  return byPlace(text, ours, new Map(colorsByTokens(text).map(({ start, raw }) => [start, raw])))
+}
+
+function byPlace(text: string, ours: ReadonlyMap<number, string>, theirs: ReadonlyMap<number, string>): Agreement {
   const around = (at: number) => text.slice(Math.max(0, at - 30), at + 30).replace(/\s+/g, ' ')
   const differences = [
     ...[...ours.keys()].filter((at) => !theirs.has(at)).map((at) => `ours only: ${around(at)}`),
@@ -26,6 +30,19 @@ export function agreeByTokens(text: string, occurrences: readonly Occurrence[]):
   ]
   const both = [...ours.keys()].filter((at) => theirs.has(at)).length
   return { ours: ours.size, theirs: theirs.size, both, differences }
+}
+
+/** Place by place: pages, templates and drawings against the parser of the HTML standard. What it can't see is left out: scripts, the code of tags. */
+export function agreeByPage(path: string, text: string, occurrences: readonly Occurrence[]): Agreement {
+  const { hits, isUnseen } = colorsByPage(path, text)
+  const seen = occurrences.filter(
+    ({ range, evidence, inner }) => evidence === null && inner === null && !isUnseen(range.start),
+  )
+  return byPlace(
+    text,
+    new Map(seen.map((o) => [o.range.start, o.raw])),
+    new Map(hits.map(({ start, raw }) => [start, raw])),
+  )
 }
 
 /** Color by color against the second route. */

@@ -1,4 +1,4 @@
-import { readdirSync, readFileSync } from 'node:fs'
+import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 
@@ -16,6 +16,22 @@ const PACKAGES = [
   'spectre.css',
   'tachyons',
   'uikit',
+] as const
+
+/** The published themes, page collections, drawings and scripts. */
+const SITES = [
+  'flag-icons',
+  'foundation-emails',
+  'hexo-theme-fluid',
+  'hexo-theme-landscape',
+  'html-email-template',
+  'html5-boilerplate',
+  'impress.js',
+  'jekyll-theme-chirpy',
+  'mailgen',
+  'reveal.js',
+  'typedoc-default-themes',
+  'understrap',
 ] as const
 
 export type CorpusSyntax = 'css' | 'scss' | 'less'
@@ -45,7 +61,34 @@ export function corpusFiles(): CorpusFile[] {
   })
 }
 
-export function textOf(file: CorpusFile): string {
+/** A file of a page collection or a theme. */
+export interface SiteFile {
+  readonly name: string
+  readonly package: string
+  /** Where it is. */
+  readonly path: string
+}
+
+/** Every file of the sites whose path ends so, in a fixed order. */
+export function siteFiles(ending: RegExp): SiteFile[] {
+  return SITES.flatMap((name) => {
+    const root = folderOf(name)
+    return readdirSync(root, { recursive: true, encoding: 'utf8' })
+      .toSorted()
+      .filter((path) => ending.test(path) && !path.includes('node_modules'))
+      .map((path) => ({ name: `${name}/${path}`, package: name, path: join(root, path) }))
+  })
+}
+
+/** Found without its entry points: not every package exports its own description. */
+function folderOf(name: string): string {
+  const paths = require.resolve.paths(name) ?? []
+  const found = paths.map((path) => join(path, name)).find((path) => existsSync(join(path, 'package.json')))
+  if (found === undefined) throw new Error(`${name} is not installed`)
+  return found
+}
+
+export function textOf(file: Pick<CorpusFile, 'path'>): string {
   return readFileSync(file.path, 'utf8').replace(/^\uFEFF/, '')
 }
 

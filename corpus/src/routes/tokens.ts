@@ -66,6 +66,11 @@ const KEYWORD = /^(?:transparent|currentcolor|\w*text|canvas|field|highlight|mar
 /** A variable that stands for the alpha: the color is written out all the same. */
 const VARIABLE_ALPHA = /([,/]\s*)var\([^()]*\)(?=\s*\)$)/i
 
+/** Whether a text is one written-out color and nothing else. */
+export function isColorText(text: string): boolean {
+  return isColor(tokenize({ css: text }).slice(0, -1))
+}
+
 function isColor(tokens: CSSToken[]): boolean {
   if (tokens[0]?.[0] === TokenType.Ident && KEYWORD.test(tokens[0][1])) return false
   const text = tokens.map(([, raw]) => raw).join('')
