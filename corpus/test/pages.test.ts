@@ -2,6 +2,7 @@ import { readSource } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
 import { agreeByPage } from '../src/agreement.ts'
 import { siteFiles, textOf } from '../src/files.ts'
+import { painted } from '../src/painted.ts'
 
 /** Of many drawings of one kind a fixed share, unless VERIFY=all is set. */
 const STEP = process.env.VERIFY === 'all' ? 1 : 8
@@ -13,22 +14,6 @@ const KINDS: readonly (readonly [string, RegExp, string, number])[] = [
   ['templates of Handlebars', /\.hbs$/, 'hbs', 1],
   ['drawings', /\.svg$/, 'svg', STEP],
 ]
-
-/**
- * The same text with colors in every third start tag: published templates hold few of their own. Left out: cells, which the parser drops where no
- * table is around them, and tags that have the attribute, of which it keeps the first.
- */
-function painted(text: string): string {
-  let met = 0
-  return text.replace(
-    /<(?!(?:script|style|html|head|meta|link|title|t[dhr])\b)[a-z][\w-]*(?=[\s>])(?![^>]*bgcolor)/gi,
-    (tag) => {
-      met++
-      const color = (met * 7919).toString(16).padStart(6, '0').slice(-6)
-      return met % 3 === 0 ? `${tag} bgcolor="${met % 2 ? '#' : ''}${color}"` : tag
-    },
-  )
-}
 
 describe('the audit agrees with the parser of the HTML standard', () => {
   const sum = { ours: 0, theirs: 0, both: 0 }
