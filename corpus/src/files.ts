@@ -81,7 +81,7 @@ export function siteFiles(ending: RegExp): SiteFile[] {
 }
 
 /** Found without its entry points: not every package exports its own description. */
-function folderOf(name: string): string {
+export function folderOf(name: string): string {
   const paths = require.resolve.paths(name) ?? []
   const found = paths.map((path) => join(path, name)).find((path) => existsSync(join(path, 'package.json')))
   if (found === undefined) throw new Error(`${name} is not installed`)

@@ -19,6 +19,6 @@ export function recolored(path: string, text: string, colors: ReadonlySet<string
   return applyEdits(text, fileEdits(path, text.length, editsOf(text, changes)))
 }
 
-function negative(color: string): string {
+export function negative(color: string): string {
   return `#${(0xffffff - Number.parseInt(color.slice(1), 16)).toString(16).padStart(6, '0')}`
 }
