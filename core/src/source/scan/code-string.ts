@@ -58,6 +58,14 @@ export function looksLikeMarkup(text: string): boolean {
   return /<[a-z!/]/i.test(text) && /(?:style|color|fill|stroke|bgcolor|content|values)\s*=|<style/i.test(text)
 }
 
+/** The declarations of a style attribute that a string holds without the tag around it: `' style="color: #fff"'`; null: none. */
+export function styleIn(content: Embedded): Embedded | null {
+  const match = /(?:^|\s)style\s*=\s*(["'])([^"']*)/.exec(content.text)
+  if (!match || content.text.includes('<')) return null
+  const [whole, , value = ''] = match
+  return within(content, value, (offset) => match.index + whole.length - value.length + offset)
+}
+
 /** Whether a string holds CSS: declarations, or rules. */
 export function looksLikeCss(text: string): boolean {
   return /(?:^|[;{\s"'])[a-z-]*(?:color|background|border|outline|shadow|fill|stroke)[a-z-]*\s*:\s*[^\s;,}]/i.test(text)

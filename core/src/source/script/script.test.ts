@@ -58,6 +58,12 @@ describe('scripts', () => {
       "f('#abcdef'); g('#abc')",
       ['#abcdef value other likely by whole-value', '#abc value other possible by whole-value'],
     ],
+    [
+      "x({ boxShadow: '0 1px 3px rgba(0,0,0,.3)', color: 'as red as it gets', border: '1px solid tan' })",
+      ['rgba(0,0,0,.3) box-shadow shadow likely by named', 'tan border line likely by named'],
+    ],
+    [`x = ' style="border: 1px solid #CCC">'`, ['#CCC border line likely by css-text']],
+    ["ctx.setAttr('strokeStyle', 'red')", ['red stroke-style stroke certain by canvas']],
     // No colors.
     ["f('red'); g('The red fox'); document.querySelector('#fff'); if (a === '#fff') location.hash = '#abc'", []],
     ["$('#add').find('#fee').addClass('red'); el.className = 'blue'; switch (a) { case '#fff': }", []],

@@ -5,7 +5,7 @@ import { type Embedded, within } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
 import { type Confidence, type Context, lessSure, type OuterContext } from '../occurrence.ts'
 import { SCRIPT, walkCode } from '../scan/code.ts'
-import { codeString, looksLikeCss, looksLikeMarkup, wholeColor } from '../scan/code-string.ts'
+import { codeString, looksLikeCss, looksLikeMarkup, styleIn, wholeColor } from '../scan/code-string.ts'
 import { SCSS } from '../sheet/dialect.ts'
 import { readStylesheet } from '../sheet/stylesheet.ts'
 import { plainLink } from '../source-link.ts'
@@ -110,7 +110,12 @@ function readString(content: Embedded, around: Around, outer: OuterContext, emit
       subjects: selector === null ? [] : [selector],
       evidence: 'css-text' as const,
     }
-    return readStylesheet(content, { ...context, confidence: lessSure(confidence, outer.confidence) }, emitter, SCSS)
+    return readStylesheet(
+      styleIn(content) ?? content,
+      { ...context, confidence: lessSure(confidence, outer.confidence) },
+      emitter,
+      SCSS,
+    )
   }
   if (isMarkup(text, slot)) {
     const context: OuterContext = { ...inCode, selector: null, subjects: [], evidence: 'markup-text' }
@@ -140,14 +145,24 @@ function colorsIn(text: string, slot: Slot, outer: OuterContext): [ValueHit, Con
     const context: Context = { ...base, property, use, literalOnly, evidence, selector, subjects }
     const most = lessSure(confidence, outer.confidence)
     if (legacy) return wholeHit(text, legacyLiteral(text.trim()), most).map((hit) => [hit, context])
-    if (whole && kind === null && !/gradient\(|^\s*-?[\d.]+(?:px|r?em)\s+[a-z]+\s|shadow/i.test(text)) return []
-    return findInValue(text, takes).map((hit) => [{ ...hit, confidence: lessSure(hit.confidence, most) }, context])
+    return findInValue(text, takes)
+      .filter((hit) => !whole || kind !== null || isWrittenOut(text, hit))
+      .map((hit) => [{ ...hit, confidence: lessSure(hit.confidence, most) }, context])
   }
   if (kind === null || kind === 'name') return []
   const most = lessSure(kind === 'written' ? 'likely' : 'possible', outer.confidence)
   const context: Context = { ...base, property: 'value', use: 'other', evidence: 'whole-value' }
   return wholeHit(text, parseLiteral(text.trim()), most).map((hit) => [hit, context])
 }
+
+/** Whether a color among other things can be nothing else: not a word that a sentence may have. */
+function isWrittenOut(text: string, { start, end, found, functions }: ValueHit): boolean {
+  const isWord = 'keyword' in found || ('notation' in found && found.notation === 'name')
+  return !isWord || functions.length > 0 || LINE.test(text) || text.trim() === text.slice(start, end)
+}
+
+/** The value of a border or a shadow begins so. */
+const LINE = /^\s*(?:inset\s+)?-?[\d.]+(?:px|r?em)?\s+(?:[a-z]+|-?[\d.]+(?:px|r?em)?)\s/i
 
 function wholeHit(text: string, found: ReturnType<typeof parseLiteral>, confidence: Confidence): ValueHit[] {
   if (!found) return []

@@ -264,6 +264,11 @@ export function findStrings(root: Node, names: Names, outer: Around, onString: O
           return rest({ kind: 'style', element: names.elementOf(child(target, 'object'), around.self) }, 1)
         break
       }
+      case 'setAttr': {
+        const slot = first === null ? null : canvasSlot(first)
+        if (slot) return to(second, around, slot)
+        break
+      }
       case 'attr':
       case 'prop':
       case 'setAttribute':

@@ -4,7 +4,7 @@ import type { Embedded } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
 import { isNamedColor, namedKind } from '../named.ts'
 import { type Confidence, type Context, type Evidence, OUTSIDE_RULES } from '../occurrence.ts'
-import { codeString, looksLikeCss, looksLikeMarkup, wholeColor } from '../scan/code-string.ts'
+import { codeString, looksLikeCss, looksLikeMarkup, styleIn, wholeColor } from '../scan/code-string.ts'
 import { stringsOf, type TagString } from './tag-strings.ts'
 import type { Tag } from './tags.ts'
 
@@ -42,7 +42,7 @@ export function readTagCode(
         const hit = found && { start, end, found, functions: [], confidence: judged }
         if (hit) emitter.hit(content, 0, hit, contextOf(string))
       } else if (looksLikeMarkup(text)) readers.markup(content, 'markup-text')
-      else if (looksLikeCss(text)) readers.css(content, 'css-text')
+      else if (looksLikeCss(text)) readers.css(styleIn(content) ?? content, 'css-text')
     }
 }
 
