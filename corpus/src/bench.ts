@@ -1,8 +1,10 @@
 import { spawnSync } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
+import { parse as parseScript } from '@babel/parser'
 import { type Reading, readSource } from '@undo-ink/core'
+import { parse as parsePage } from 'parse5'
 import postcss from 'postcss'
-import { type CorpusFile, corpusFiles, textOf } from './files.ts'
+import { type CorpusFile, corpusFiles, siteFiles, textOf } from './files.ts'
 
 /** Measures the audit against PostCSS's parser on the same texts, and against itself on twice as much. Exits with 1 when a limit is passed. */
 
@@ -14,6 +16,29 @@ const css = () =>
   corpusFiles()
     .filter(({ syntax }) => syntax === 'css')
     .map(textOf)
+
+/** Files of the sites: their path's ending, and text. */
+function site(ending: RegExp): { path: string; text: string }[] {
+  return siteFiles(ending).map((file) => ({ path: file.path, text: textOf(file) }))
+}
+
+const auditAll = (files: readonly { path: string; text: string }[]) =>
+  files.map(({ path, text }) => readSource({ path, text, encoding: 'utf-8' }).occurrences.length)
+
+/** What the parser of scripts alone does with a file; what it refuses is refused to both. */
+function parsed({ text }: { text: string }): boolean {
+  try {
+    parseScript(text, {
+      sourceType: 'unambiguous',
+      errorRecovery: true,
+      plugins: ['jsx', 'flow'],
+      attachComment: false,
+    })
+    return true
+  } catch {
+    return false
+  }
+}
 
 /** The sheets that are published both as written and minified. */
 function pairs(): { written: CorpusFile; minified: CorpusFile }[] {
@@ -43,6 +68,10 @@ function time(act: () => void): number {
   const start = performance.now()
   act()
   return performance.now() - start
+}
+
+function length(files: readonly { text: string }[]): number {
+  return files.reduce((total, { text }) => total + text.length, 0)
 }
 
 function median(values: readonly number[]): number {
@@ -97,6 +126,14 @@ function report(): void {
   process.stdout.write(`${texts.length} sheets, ${(size / MB).toFixed(1)} MB, ${places} places\n`)
 
   const parse = () => texts.map((text) => postcss.parse(text).nodes.length)
+  const pages = site(/\.html?$/)
+  const drawings = site(/\.svg$/)
+  const scripts = site(/\.(?:js|mjs)$/).filter((file) => file.text.length < 2 * MB && parsed(file))
+  const many = Array.from(
+    { length: 3000 },
+    (_, i) => [...pages, ...drawings][i % (pages.length + drawings.length)],
+  ).filter((file) => file !== undefined)
+  const page = ({ text }: { text: string }) => parsePage(text, { sourceCodeLocationInfo: true }).childNodes.length
   const results: readonly (readonly [string, number, number])[] = [
     [
       'audit of the corpus / PostCSS parsing it, time',
@@ -113,6 +150,39 @@ function report(): void {
     ],
     ['twice the text / once, memory', memory('line-twice audit') / memory('line audit'), 2.2],
     ['one line / the same sheets as written, time per byte that is no white space', perUnit(line) / perUnit(pretty), 1],
+    [
+      `${pages.length} pages and templates / the HTML parser alone, time`,
+      ratio(
+        () => auditAll(pages),
+        () => pages.map(page),
+      ),
+      1.5,
+    ],
+    [
+      `${drawings.length} drawings / the HTML parser alone, time`,
+      ratio(
+        () => auditAll(drawings),
+        () => drawings.map(page),
+      ),
+      1.5,
+    ],
+    [
+      `${scripts.length} scripts / their parser alone, time`,
+      ratio(
+        () => auditAll(scripts),
+        () => scripts.map(parsed),
+      ),
+      1.5,
+    ],
+    [
+      'a site of 3,000 files / its first 1,000, time per character',
+      ratio(
+        () => auditAll(many),
+        () => auditAll(many.slice(0, 1000)),
+      ) /
+        (length(many) / length(many.slice(0, 1000))),
+      1.3,
+    ],
     ['corpus: peak memory of the audit / input', memory('corpus audit') / size, 15],
     ['one line of 5 MB: peak memory of the audit / of PostCSS', memory('line audit') / memory('line postcss'), 1.3],
   ]

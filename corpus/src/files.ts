@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs'
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 
@@ -20,7 +20,11 @@ const PACKAGES = [
 
 /** The published themes, page collections, drawings and scripts. */
 const SITES = [
+  'canvas-confetti',
+  'dat.gui',
+  'driver.js',
   'flag-icons',
+  'flot',
   'foundation-emails',
   'hexo-theme-fluid',
   'hexo-theme-landscape',
@@ -28,8 +32,13 @@ const SITES = [
   'html5-boilerplate',
   'impress.js',
   'jekyll-theme-chirpy',
+  'konva',
+  'leaflet',
   'mailgen',
   'reveal.js',
+  'signature_pad',
+  'smoothie',
+  'toastify-js',
   'typedoc-default-themes',
   'understrap',
 ] as const
@@ -75,7 +84,7 @@ export function siteFiles(ending: RegExp): SiteFile[] {
     const root = folderOf(name)
     return readdirSync(root, { recursive: true, encoding: 'utf8' })
       .toSorted()
-      .filter((path) => ending.test(path) && !path.includes('node_modules'))
+      .filter((path) => ending.test(path) && !path.includes('node_modules') && statSync(join(root, path)).isFile())
       .map((path) => ({ name: `${name}/${path}`, package: name, path: join(root, path) }))
   })
 }
