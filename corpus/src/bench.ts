@@ -85,7 +85,7 @@ function ratio(over: () => void, under: () => void): number {
   return median(Array.from({ length: ROUNDS }, () => time(over) / time(under)))
 }
 
-/** Peak resident memory in bytes of a fresh process that does one thing, less that of one that only loads its text. */
+/** Peak resident memory in bytes of a fresh process that does one thing, less that of one that only loads its text; the median of three. */
 function memory(what: string): number {
   const peak = (task: string) => {
     const { stdout } = spawnSync(process.execPath, ['--expose-gc', fileURLToPath(import.meta.url), task], {
@@ -93,7 +93,8 @@ function memory(what: string): number {
     })
     return Number(stdout) * 1024
   }
-  return peak(what) - peak(`${what.split(' ')[0]} nothing`)
+  const once = () => peak(what) - peak(`${what.split(' ')[0]} nothing`)
+  return median([once(), once(), once()])
 }
 
 const TASKS: Readonly<Record<string, (text: readonly string[]) => unknown>> = {

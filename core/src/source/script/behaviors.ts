@@ -64,7 +64,6 @@ const EVENTS: Readonly<Record<string, readonly [Trigger, Side | null]>> = {
  */
 export function findBehaviors(
   root: Node,
-  nodes: readonly Node[],
   names: Names,
   outer: OuterContext,
   event: string | null,
@@ -211,7 +210,7 @@ export function findBehaviors(
     const [trigger, side] = ownEvent
     follow(root, { trigger, self: outer.selector, side, threshold: null, within: [] })
   }
-  for (const node of nodes) listen(node)
+  for (const node of names.nodes) listen(node)
   for (const { start, end, facts } of found.values()) report(start, end, facts)
   return stuck
 

@@ -1,14 +1,15 @@
+import { DOINGS, Interest } from './interest.ts'
 import {
   bareNode,
   calleeName,
   child,
-  childrenOf,
   isCall,
   isFunction,
   isMember,
   keyName,
   list,
   type Node,
+  pushChildren,
   stringOf,
 } from './parse.ts'
 
@@ -18,10 +19,20 @@ export class Names {
   readonly #values = new Map<string, Node | null>()
   readonly #functions = new Map<string, Node>()
   readonly #text: string
+  readonly #root: Node
+  #nodes: readonly Node[] | null = null
 
-  constructor(text: string, nodes: readonly Node[]) {
+  constructor(text: string, root: Node) {
     this.#text = text
-    for (const node of nodes) this.#learn(node)
+    this.#root = root
+  }
+
+  /** The nodes that names are learnt from, and handlers: functions, variables, assignments and calls. Found when first asked for. */
+  get nodes(): readonly Node[] {
+    if (this.#nodes) return this.#nodes
+    this.#nodes = tellingNodes(this.#root, new Interest(this.#text, DOINGS))
+    for (const node of this.#nodes) this.#learn(node)
+    return this.#nodes
   }
 
   #learn(node: Node): void {
@@ -44,13 +55,14 @@ export class Names {
   functionOf(node: Node | null): Node | null {
     const bare = bareNode(node)
     if (isFunction(bare)) return bare
-    return bare?.type === 'Identifier' ? (this.#functions.get(String(bare.name)) ?? null) : null
+    if (bare?.type !== 'Identifier' || this.nodes.length === 0) return null
+    return this.#functions.get(String(bare.name)) ?? null
   }
 
   /** What a name stands for; the node itself where it is none. */
   valueOf(node: Node | null): Node | null {
     let bare = bareNode(node)
-    for (let step = 0; step < MOST_STEPS && bare?.type === 'Identifier'; step++) {
+    for (let step = 0; step < MOST_STEPS && bare?.type === 'Identifier' && this.nodes.length > 0; step++) {
       const value = this.#values.get(String(bare.name))
       if (!value) return bare
       bare = bareNode(value)
@@ -110,12 +122,23 @@ export class Names {
 const MOST_STEPS = 8
 const LONGEST_EXPRESSION = 60
 
-/** All nodes of a tree, outer ones first, in the order of the text. Keeps its own stack. */
-export function* nodesOf(root: Node): Generator<Node> {
+const TELLING = new Set([
+  'FunctionDeclaration',
+  'VariableDeclarator',
+  'AssignmentExpression',
+  'CallExpression',
+  'OptionalCallExpression',
+  'NewExpression',
+])
+
+/** The nodes that names and handlers are learnt from, in the order of the text. Keeps its own stack. */
+function tellingNodes(root: Node, interest: Interest): Node[] {
+  const found: Node[] = []
   const pending = [root]
   for (let node = pending.pop(); node; node = pending.pop()) {
-    yield node
-    const children = childrenOf(node)
-    for (let i = children.length - 1; i >= 0; i--) pending.push(children[i] as Node)
+    if (!interest.isIn(node.start, node.end)) continue
+    if (TELLING.has(node.type)) found.push(node)
+    pushChildren(node, pending)
   }
+  return found.sort((a, b) => a.start - b.start)
 }

@@ -2,144 +2,185 @@
  * What a parser that works by recursion may be given, measured as its calls would nest. Node.js's own stack holds about twice as much; beyond it
  * the process may die (a regular expression that is compiled at its very end is not to be caught), and inherited files are hostile.
  */
-const MOST_NESTED = 800
+const MOST_NESTED = 8000
 /** Of a bracket that is open. */
-const BRACKET = 4
+const BRACKET = 40
 /** Of an operator or a word that takes what follows as its operand. */
-const PREFIX = 1
+const PREFIX = 10
 /** Of an operator between two operands: parsers hardly nest them. */
-const BINARY = 0.1
+const BINARY = 1
 
-const WORDS =
-  /^(?:new|typeof|void|delete|await|yield|else|async|case|return|throw|in|of|instanceof|if|for|while|do|with|class|extends)$/
+const WORDS = new Set(
+  'new typeof void delete await yield else async case return throw in of instanceof if for while do with class extends'.split(
+    ' ',
+  ),
+)
+
+/** By the first letter of those words: a bit for each length that one has, so that hardly any other word is cut out. */
+const LENGTHS = new Uint16Array(128)
+for (const word of WORDS) LENGTHS[word.charCodeAt(0)] = (LENGTHS[word.charCodeAt(0)] as number) | (1 << word.length)
+
+/** What a unit is to the walk below; 0: nothing. */
+const WORD = 1
+const QUOTE = 2
+const BACKTICK = 3
+const SLASH = 4
+const OPEN = 5
+const CLOSE = 6
+const END = 7
+const OPERAND = 8
+const BETWEEN = 9
+const LINE = 10
+
+const KINDS = new Uint8Array(128)
+const set = (signs: string, kind: number) => {
+  for (const sign of signs) KINDS[sign.charCodeAt(0)] = kind
+}
+set('abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ_$', WORD)
+set('"\'', QUOTE)
+set('`', BACKTICK)
+set('/', SLASH)
+set('([{', OPEN)
+set(')]}', CLOSE)
+set(';,', END)
+set('=?:@<', OPERAND)
+set('+-*%&|^!~>.', BETWEEN)
+set('\n', LINE)
+
+/** A `${` that is open; all others are the code of their sign. */
+const HOLE = 1
+const TEMPLATE = 96
+const OPENING: Readonly<Record<number, number>> = { 41: 40, 93: 91, 125: 123 }
 
 /** Whether the code of a text nests deeper than a parser may be trusted with. Looks at brackets, strings and operators only; linear. */
 export function isTooDeep(text: string): boolean {
   /** For each bracket that is open: its sign, and what its statement has added so far. */
-  const open: { sign: string; added: number }[] = []
+  const signs: number[] = []
+  const sums: number[] = []
   let total = 0
   let added = 0
-  const add = (cost: number) => {
-    added += cost
-    total += cost
+  const enter = (sign: number) => {
+    signs.push(sign)
+    sums.push(added)
+    added = 0
+    total += BRACKET
+  }
+  const leave = (sign: number) => {
+    // Brackets within that nothing closed: in a regular expression, say.
+    const at = signs.lastIndexOf(sign)
+    while (at >= 0 && signs.length > at) {
+      total -= added + BRACKET
+      added = sums.pop() as number
+      signs.pop()
+    }
   }
   const endStatement = () => {
     total -= added
     added = 0
-  }
-  const enter = (sign: string) => {
-    open.push({ sign, added })
-    added = 0
-    total += BRACKET
-  }
-  const leave = (sign: string) => {
-    if (!open.some((each) => each.sign === sign)) return false
-    // Brackets within that nothing closed: in a regular expression, say.
-    for (;;) {
-      const last = open.pop()
-      if (!last) return true
-      total -= added + BRACKET
-      added = last.added
-      if (last.sign === sign) return true
-    }
   }
 
   let inTemplate = false
   for (let i = 0; i < text.length; i++) {
     if (total > MOST_NESTED) return true
     if (inTemplate) {
-      const end = text.slice(i).search(TEMPLATE_STOP)
-      if (end < 0) return false
-      i += end
+      TEMPLATE_STOP.lastIndex = i
+      const stop = TEMPLATE_STOP.exec(text)
+      if (!stop) return false
+      i = stop.index
       if (text[i] === '\\') i++
       else if (text[i] === '`') {
         inTemplate = false
-        leave('`')
+        leave(TEMPLATE)
       } else {
-        enter('${')
+        enter(HOLE)
         inTemplate = false
         i++
       }
       continue
     }
-    const sign = text[i] as string
-    switch (sign) {
-      case '"':
-      case "'":
-        i = closeOnLine(text, i)
-        break
-      case '@':
-        add(PREFIX)
-        break
-      case '`':
-        // A template may have one before it as its tag.
-        add(BINARY)
-        enter('`')
-        inTemplate = true
-        break
-      case '/':
-        if (text[i + 1] === '/') i = endOr(text, text.indexOf('\n', i))
-        else if (text[i + 1] === '*') i = endOr(text, text.indexOf('*/', i + 2)) + 1
-        else add(BINARY)
-        break
-      case '(':
-      case '[':
-      case '{':
-        enter(sign)
-        break
-      case ')':
-        leave('(')
-        break
-      case ']':
-        leave('[')
-        break
-      case '}':
-        if (open.findLast((each) => each.sign === '{' || each.sign === '${')?.sign === '${') {
-          leave('${')
-          inTemplate = true
-        } else {
-          leave('{')
-          if (!/^\s*else\b/.test(text.slice(i + 1, i + 40))) endStatement()
+    const code = text.charCodeAt(i)
+    switch (code < 128 ? KINDS[code] : 0) {
+      case WORD: {
+        const start = i
+        while (isWordPart(text.charCodeAt(i + 1))) i++
+        const length = i + 1 - start
+        if (length < 11 && (LENGTHS[code] as number) & (1 << length) && WORDS.has(text.slice(start, i + 1))) {
+          added += PREFIX
+          total += PREFIX
         }
         break
-      case ';':
-        if (!/^\s*else\b/.test(text.slice(i + 1, i + 40))) endStatement()
+      }
+      case QUOTE:
+        i = closeOnLine(text, i)
         break
-      case ',':
-        endStatement()
+      case BACKTICK:
+        // A template may have one before it as its tag.
+        added += BINARY
+        total += BINARY
+        enter(TEMPLATE)
+        inTemplate = true
         break
-      case '=':
-      case '?':
-      case ':':
-        add(PREFIX)
+      case SLASH:
+        if (text[i + 1] === '/') i = endOr(text, text.indexOf('\n', i)) - 1
+        else if (text[i + 1] === '*') i = endOr(text, text.indexOf('*/', i + 2)) + 1
+        else total += BINARY
         break
-      case '<':
-        add(/[a-z]/i.test(text[i + 1] ?? '') ? PREFIX : BINARY)
+      case OPEN:
+        enter(code)
         break
-      default:
-        if (/[+\-*%&|^!~>.]/.test(sign)) add(BINARY)
-        else if (/[a-z]/.test(sign) && !/[\w$.]/.test(text[i - 1] ?? ' ')) {
-          const word = /^[a-z]+/.exec(text.slice(i, i + 12))?.[0] ?? ''
-          if (WORDS.test(word)) add(PREFIX)
-          i += word.length - 1
-        } else if (sign === '\n' && endsLine(text, i)) endStatement()
+      case CLOSE: {
+        const opening = OPENING[code] as number
+        if (code === 125 && signs.findLast((each) => each === 123 || each === HOLE) === HOLE) {
+          leave(HOLE)
+          inTemplate = true
+          break
+        }
+        leave(opening)
+        if (code === 125 && !elseFollows(text, i)) endStatement()
+        break
+      }
+      case END:
+        if (added > 0 && (code === 44 || !elseFollows(text, i))) endStatement()
+        break
+      case OPERAND:
+        added += PREFIX
+        total += PREFIX
+        break
+      case BETWEEN:
+        added += BINARY
+        total += BINARY
+        break
+      case LINE:
+        if (added > 0 && endsLine(text, i)) endStatement()
     }
   }
   return total > MOST_NESTED
 }
 
-const TEMPLATE_STOP = /[\\`]|\$\{/
+const TEMPLATE_STOP = /[\\`]|\$\{/g
+
+function isWordPart(code: number): boolean {
+  return (code < 128 && KINDS[code] === WORD) || (code > 47 && code < 58)
+}
 
 function endOr(text: string, at: number): number {
   return at < 0 ? text.length : at
 }
 
+function elseFollows(text: string, at: number): boolean {
+  let next = at + 1
+  while (text.charCodeAt(next) <= 32) next++
+  return text.startsWith('else', next)
+}
+
 /** The closing quote of a string; its own place where its line has none. */
 function closeOnLine(text: string, open: number): number {
+  const quote = text.charCodeAt(open)
   for (let at = open + 1; at < text.length; at++) {
-    if (text[at] === text[open]) return at
-    if (text[at] === '\\') at++
-    else if (text[at] === '\n') return open
+    const code = text.charCodeAt(at)
+    if (code === quote) return at
+    if (code === 92) at++
+    else if (code === 10) return open
   }
   return open
 }

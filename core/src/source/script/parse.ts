@@ -43,19 +43,54 @@ function attempt(text: string, plugins: NonNullable<ParserOptions['plugins']>): 
   }
 }
 
-const NOT_CHILDREN = new Set(['type', 'start', 'end', 'loc', 'range', 'extra', 'errors', 'comments', 'tokens'])
+/** The fields of the commonest nodes that hold others (types aside); of all other nodes every field is looked at. */
+const FIELDS: Readonly<Record<string, readonly string[] | undefined>> = {
+  ArrayExpression: ['elements'],
+  ArrowFunctionExpression: ['params', 'body'],
+  AssignmentExpression: ['left', 'right'],
+  BinaryExpression: ['left', 'right'],
+  BlockStatement: ['directives', 'body'],
+  BooleanLiteral: [],
+  CallExpression: ['callee', 'arguments'],
+  ConditionalExpression: ['test', 'consequent', 'alternate'],
+  ExpressionStatement: ['expression'],
+  FunctionDeclaration: ['id', 'params', 'body'],
+  FunctionExpression: ['id', 'params', 'body'],
+  Identifier: [],
+  IfStatement: ['test', 'consequent', 'alternate'],
+  LogicalExpression: ['left', 'right'],
+  MemberExpression: ['object', 'property'],
+  NullLiteral: [],
+  NumericLiteral: [],
+  ObjectExpression: ['properties'],
+  ObjectProperty: ['key', 'value'],
+  RegExpLiteral: [],
+  ReturnStatement: ['argument'],
+  SequenceExpression: ['expressions'],
+  StringLiteral: [],
+  ThisExpression: [],
+  UnaryExpression: ['argument'],
+  UpdateExpression: ['argument'],
+  VariableDeclaration: ['declarations'],
+  VariableDeclarator: ['id', 'init'],
+}
 
-/** The nodes directly within a node, in the order of its fields. */
+/** The nodes directly within a node. */
 export function childrenOf(node: Node): Node[] {
   const children: Node[] = []
-  for (const key of Object.keys(node)) {
-    if (NOT_CHILDREN.has(key)) continue
+  pushChildren(node, children)
+  return children
+}
+
+/** Puts them at the end of a list. */
+export function pushChildren(node: Node, children: Node[]): void {
+  for (const key of FIELDS[node.type] ?? Object.keys(node)) {
     const value = node[key]
+    if (typeof value !== 'object' || value === null || key === 'loc' || key === 'extra') continue
     if (Array.isArray(value)) {
       for (const each of value) if (isNode(each)) children.push(each)
     } else if (isNode(value)) children.push(value)
   }
-  return children
 }
 
 function isNode(value: unknown): value is Node {

@@ -12,7 +12,8 @@ import { plainLink } from '../source-link.ts'
 import { findInValue } from '../value/value.ts'
 import type { ValueHit } from '../value/value-hit.ts'
 import { findBehaviors } from './behaviors.ts'
-import { Names, nodesOf } from './names.ts'
+import { ANYTHING, Interest, mayBehave, mayPaint } from './interest.ts'
+import { Names } from './names.ts'
 import { list, type Node, parseScript } from './parse.ts'
 import { attributeSlot, NONE, namedSlot, OPEN, type Slot, styleSlot } from './slot.ts'
 import { type Around, findStrings } from './strings.ts'
@@ -25,7 +26,7 @@ import { type Around, findStrings } from './strings.ts'
  */
 export function readScript(at: Embedded, outer: OuterContext, emitter: Emitter, event: string | null = null): void {
   const { path } = emitter.source
-  if (!mayMatter(at.text)) return
+  if (!mayPaint(at.text) && !mayBehave(at.text)) return nameFiles(at, emitter)
   const program = parseScript(at.text, /\.[mc]?tsx?$/i.test(path))
   if (!program) {
     emitter.finding(at, 'unparsed-script', 0, 1)
@@ -48,13 +49,6 @@ export function readScriptValue(at: Embedded, name: string, outer: OuterContext,
   if (expression) readProgram(expression, bracketed, outer, slot === NONE ? OPEN : slot, emitter)
 }
 
-/** A cheap test, so that most libraries are never parsed: what paints has a color, what recolors has a style or a class. */
-function mayMatter(text: string): boolean {
-  return /#[\da-f]{3}|(?:rgb|hsl|hwb|lab|lch|color)a?\(|colou?r|background|border|fill|stroke|shadow|style|css|class|\.(?:css|png|jpe?g|gif|svg|webp|js)\b/i.test(
-    text,
-  )
-}
-
 function readProgram(
   program: Node,
   at: Embedded,
@@ -63,19 +57,22 @@ function readProgram(
   emitter: Emitter,
   event: string | null = null,
 ): void {
-  const nodes = [...nodesOf(program)]
-  const names = new Names(at.text, nodes)
-  const report: Parameters<typeof findBehaviors>[5] = (start, end, facts) => emitter.behavior(at, start, end, facts)
-  const stuck = findBehaviors(program, nodes, names, outer, event, report)
+  const names = new Names(at.text, program)
+  const isHandler = event !== null || mayBehave(at.text)
+  const stuck = isHandler
+    ? findBehaviors(program, names, outer, event, (start, end, facts) => emitter.behavior(at, start, end, facts))
+    : NEVER
   const around: Around = { slot, states: outer.states, self: outer.selector }
   const strings: [Node, Around][] = []
-  findStrings(program, names, around, (node, where) => strings.push([node, where]))
+  findStrings(program, names, new Interest(at.text, ANYTHING), around, (node, where) => strings.push([node, where]))
   strings.sort(([a], [b]) => a.start - b.start)
   for (const [node, where] of strings) {
     const states = stuck.has(node.start) ? [...new Set([...where.states, 'stuck' as const])].sort() : where.states
     readString(contentOf(at, node), { ...where, states }, outer, emitter)
   }
 }
+
+const NEVER: ReadonlySet<number> = new Set()
 
 /** The text of a string or of a template, in which each expression is left as an interpolation that sheets know. */
 function contentOf(at: Embedded, node: Node): Embedded {
@@ -177,6 +174,18 @@ function nameFile(content: Embedded, emitter: Emitter): void {
   const { text } = content
   if (text.length > 200 || text.length < 5 || !FILE.test(text.replace(/^(?:\.{0,2}\/)+/, ''))) return
   emitter.link(content, 0, text.length, plainLink(/\.m?js/i.test(text) ? 'script' : 'asset', text))
+}
+
+const QUOTED = /(["'`])((?:(?!\1)[^\\\n]){5,200})\1/g
+
+/** The files that a script names which need not be parsed. */
+function nameFiles(at: Embedded, emitter: Emitter): void {
+  if (!/\.(?:css|m?js|png|jpe?g|gif|svg|webp|avif|json|html?|scss|less)\b/i.test(at.text)) return
+  for (const { 2: content = '', index } of at.text.matchAll(QUOTED))
+    nameFile(
+      within(at, content, (offset) => index + 1 + offset),
+      emitter,
+    )
 }
 
 const BEFORE = 60

@@ -1,6 +1,7 @@
 import type { State } from '../../selector/state.ts'
 import { wholeColor } from '../scan/code-string.ts'
 import { handlerState } from '../value/paint-attributes.ts'
+import type { Interest } from './interest.ts'
 import type { Names } from './names.ts'
 import {
   bareNode,
@@ -44,8 +45,8 @@ export type OnString = (node: Node, around: Around) => void
 
 const COMPARED = new Set(['==', '===', '!=', '!==', '<', '>', '<=', '>=', 'in', 'instanceof'])
 
-/** Finds the strings of a script, each with what a string is where it stands. */
-export function findStrings(root: Node, names: Names, outer: Around, onString: OnString): void {
+/** Finds the strings of a script, each with what a string is where it stands. @param interest the rest is not looked at */
+export function findStrings(root: Node, names: Names, interest: Interest, outer: Around, onString: OnString): void {
   /** Visits what is within a node; nothing is known of it. */
   const inside = (node: Node, around: Around) => {
     const open = around.slot === OPEN ? around : { ...around, slot: OPEN }
@@ -56,6 +57,7 @@ export function findStrings(root: Node, names: Names, outer: Around, onString: O
   }
 
   const visit = (node: Node, around: Around): void => {
+    if (!interest.isIn(node.start, node.end)) return
     switch (node.type) {
       case 'StringLiteral':
       case 'DirectiveLiteral':
