@@ -12,7 +12,7 @@ import { changesInPlace, editsOf } from './in-place.ts'
 
 const SITE = join(import.meta.dirname, '../../../demo/site')
 const FILES = readdirSync(SITE, { recursive: true, encoding: 'utf8' }).filter((path) =>
-  ['css', 'html'].includes(syntaxOf(path)),
+  /^(?:css|html|scss|less|template|svg|script|settings)$/.test(syntaxOf(path)),
 )
 const roles = [
   { id: 'a', name: 'a', color: '#0b6e74' },
