@@ -9,7 +9,9 @@ import { PlainHeader } from './shell/header.tsx'
 import { Loading, SiteFrame } from './shell/site-frame.tsx'
 import { SitesScreen } from './sites/sites-screen.tsx'
 import { IntakeScreen } from './stages/intake/intake-screen.tsx'
+import { PagesScreen } from './stages/intake/pages-screen.tsx'
 import { ApartScreen } from './stages/ledger/apart-screen.tsx'
+import { ScriptsScreen } from './stages/ledger/scripts-screen.tsx'
 import { MappingScreen } from './stages/mapping/mapping-screen.tsx'
 import { PaletteScreen } from './stages/mapping/palette-screen.tsx'
 import { system } from './theme/system.ts'
@@ -52,7 +54,9 @@ const router = createBrowserRouter([
         children: [
           { index: true, element: <Navigate to="intake" replace /> },
           { path: 'intake', element: <IntakeScreen /> },
+          { path: 'intake/pages', element: <PagesScreen /> },
           { path: 'ledger', element: <Navigate to="places" replace /> },
+          { path: 'ledger/scripts', element: <ScriptsScreen /> },
           { path: 'ledger/apart', element: <ApartScreen /> },
           {
             path: 'ledger/places',

@@ -106,7 +106,11 @@ export function collect(source: SourceText, read: (emitter: Emitter) => void, re
     },
     behavior(at, start, end, facts) {
       const { range, line, column, raw } = place(at, start, end)
-      behaviors.push({ ...facts, range, line, column, raw: raw.slice(0, EXCERPT) })
+      const index = behaviors.findLastIndex((each) => each.line === line && complete(each, facts))
+      const other = behaviors[index]
+      if (other?.kind === 'recolor' && facts.kind === 'recolor')
+        behaviors[index] = { ...other, above: other.above ?? facts.above, below: other.below ?? facts.below }
+      else behaviors.push({ ...facts, range, line, column, raw: raw.slice(0, EXCERPT) })
     },
     finding(at, code, start, end, meaning = null) {
       const { range, line, column } = place(at, start, end)
@@ -131,6 +135,12 @@ export function collect(source: SourceText, read: (emitter: Emitter) => void, re
     behaviors,
     findings: meant,
   }
+}
+
+/** Whether two are the halves of one thing that is done: `onmouseover` and `onmouseout` of an element. */
+function complete(a: BehaviorFacts, b: BehaviorFacts): boolean {
+  if (a.kind !== 'recolor' || b.kind !== 'recolor' || (a.above === null) === (b.above === null)) return false
+  return a.trigger === b.trigger && a.element === b.element && a.property === b.property && a.threshold === b.threshold
 }
 
 /** A hex value with a digit lost or one too many likely means a color that the file has elsewhere. */

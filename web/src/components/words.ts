@@ -1,5 +1,5 @@
 import type { SkipReason } from '@undo-ink/contracts'
-import type { Encoding, FindingCode, State, Syntax, ThirdParty } from '@undo-ink/core'
+import type { Encoding, Evidence, FindingCode, State, Syntax, ThirdParty } from '@undo-ink/core'
 
 const NUMBER = new Intl.NumberFormat('en')
 
@@ -80,6 +80,18 @@ export const FINDING_WORDS: Readonly<Record<FindingCode, string>> = {
   'outside-rules': 'never applies: it stands outside every rule',
   'drawing-not-reversible': 'a drawing in an address that could not be written back as it came',
   'unparsed-script': 'a script that is not of its language, read by its strings alone',
+}
+
+/** By what a text was taken for a colour where no language of colours says so. */
+export const EVIDENCE_WORDS: Readonly<Record<Evidence, string>> = {
+  style: 'set on a style',
+  canvas: 'painted on a canvas',
+  attribute: 'set as an attribute',
+  'css-text': 'in CSS within a string',
+  'markup-text': 'in markup within a string',
+  'color-table': 'in a list of colours',
+  named: 'named like a colour',
+  'whole-value': 'all of a value',
 }
 
 /** An encoding as it is shown; its byte-order mark is named apart. */

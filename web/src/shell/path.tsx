@@ -30,6 +30,10 @@ export function Path() {
       name: 'Intake',
       says: `${count(snapshot.files.length, 'file')}, ${skipped} not read`,
       progress: 'done',
+      views: [
+        { to: 'intake', name: 'Files', count: number(snapshot.files.length) },
+        { to: 'intake/pages', name: 'Pages', count: number(work.sitePages.pages.length) },
+      ],
     },
     {
       to: 'ledger',
@@ -38,6 +42,7 @@ export function Path() {
       progress: 'done',
       views: [
         { to: 'ledger/places', name: 'Places', count: number(places.length) },
+        { to: 'ledger/scripts', name: 'Scripts', count: number(work.behaviors.length) },
         { to: 'ledger/apart', name: 'Apart', count: number(work.taking.length + work.findings.length) },
       ],
     },
@@ -108,7 +113,7 @@ function StageLink({ stage, siteId, last }: { stage: Stage; siteId: string; last
         {inside && stage.views ? (
           <Box mt="1">
             {stage.views.map(({ to, name, count }) => (
-              <NavLink key={to} to={`${base}/${to}`}>
+              <NavLink key={to} to={`${base}/${to}`} end>
                 {({ isActive }) => (
                   <Flex
                     justify="space-between"

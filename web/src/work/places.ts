@@ -1,5 +1,5 @@
 import type { Audit, Snapshot } from '@undo-ink/contracts'
-import type { Computed, Keyword, Occurrence, PlacedFinding } from '@undo-ink/core'
+import type { Behavior, Computed, Keyword, Occurrence, PlacedFinding } from '@undo-ink/core'
 
 /** An occurrence with its file. */
 export interface PlaceOf extends Occurrence {
@@ -25,9 +25,17 @@ export type InFile<T> = T & { readonly path: string }
 /** A place that takes another color than one written there: a keyword, or a function of variables. */
 export type Taking = InFile<Keyword | Computed>
 
-/** What is listed apart from the places: what takes another color, and findings in the received texts. */
-export function apartOf({ readings }: Audit): { taking: Taking[]; findings: InFile<PlacedFinding>[] } {
+/** What is listed apart from the places. */
+export interface Apart {
+  readonly taking: readonly Taking[]
+  readonly behaviors: readonly InFile<Behavior>[]
+  readonly findings: readonly InFile<PlacedFinding>[]
+}
+
+/** What takes another color, what scripts do, and findings in the received texts. */
+export function apartOf({ readings }: Audit): Apart {
   return {
+    behaviors: readings.flatMap(({ path, behaviors }) => behaviors.map((behavior) => ({ ...behavior, path }))),
     taking: readings.flatMap(({ path, keywords, computed }) =>
       [...keywords, ...computed].map((each) => ({ ...each, path })),
     ),

@@ -1,6 +1,7 @@
 import { useQueryClient, useSuspenseQueries, useSuspenseQuery } from '@tanstack/react-query'
 import type { Audit, Plan, Site, Snapshot } from '@undo-ink/contracts'
 import {
+  type Behavior,
   type Cluster,
   clustersAt,
   foldPlan,
@@ -11,6 +12,7 @@ import {
   type Resolve,
   type Role,
   resolver,
+  type SitePages,
 } from '@undo-ink/core'
 import { createContext, type ReactNode, useContext, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
@@ -27,7 +29,10 @@ export interface Work {
   readonly snapshot: Snapshot
   readonly places: readonly PlaceOf[]
   readonly taking: readonly Taking[]
+  /** What scripts do to colors and classes while a visitor acts. */
+  readonly behaviors: readonly InFile<Behavior>[]
   readonly findings: readonly InFile<PlacedFinding>[]
+  readonly sitePages: SitePages
   /** How many places take each variable that carries a color, through others too. */
   readonly variableUses: ReadonlyMap<string, number>
   readonly colors: number
@@ -110,7 +115,7 @@ function LoadedWork({
   const { data: palette } = useSuspenseQuery(paletteQuery(plan.paletteId))
 
   const places = useMemo(() => placesOf(audit, snapshot), [audit, snapshot])
-  const { taking, findings } = useMemo(() => apartOf(audit), [audit])
+  const { taking, behaviors, findings } = useMemo(() => apartOf(audit), [audit])
   const variableUses = useMemo(() => new Map(audit.variables.map(({ name, uses }) => [name, uses])), [audit])
   const counts = useMemo(() => countBy(places, ({ color }) => color), [places])
   const colors = useMemo(() => [...counts.keys()], [counts])
@@ -152,7 +157,9 @@ function LoadedWork({
     snapshot,
     places,
     taking,
+    behaviors,
     findings,
+    sitePages: audit.pages,
     variableUses,
     colors: colors.length,
     clusters,

@@ -72,6 +72,9 @@ describe('what a script does when a visitor acts', () => {
   ])('%s', (text, expected) => expect(behaviors(text)).toEqual(expected))
 
   it('handlers in attributes included', () => {
+    expect(
+      behaviors(`<a id="x" onmouseover="this.style.color='#f60'" onmouseout="this.style.color='#333'">`, 'a.html'),
+    ).toEqual(['hover a#x color at null: #333 to #f60'])
     expect(behaviors(`<a id="x" onmouseover="this.style.color='#f60'">`, 'a.html')).toEqual([
       'hover a#x color at null: null to #f60',
     ])

@@ -211,7 +211,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
         opacity: null,
         pending: [],
       }
-      if (head.kind === 'rule') lookInHead(read, start, written, inner)
+      if (head.kind === 'rule') lookInHead(read, start, /^[^(]*/.exec(written)?.[0].trim() ?? '', inner)
       blocks.push(block)
       block = inner
     },

@@ -1,5 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react'
 import type { SiteFile } from '@undo-ink/contracts'
+import type { SitePages } from '@undo-ink/core'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { useChooseFiles } from '../../api/sites.ts'
@@ -13,12 +14,16 @@ import { FileReading, readingText } from './file-reading.tsx'
 
 /** The copy: every file with what was made of it. */
 export function IntakeScreen() {
-  const { snapshot, site, places } = useWork()
+  const { snapshot, site, places, sitePages } = useWork()
   const { files } = snapshot
   const choose = useChooseFiles(site)
   const { mutate, isPending } = choose
   const columns = useMemo((): Column<SiteFile>[] => {
     const perFile = countBy(places, ({ fileId }) => fileId)
+    const perPage = countBy(
+      sitePages.pages.flatMap((page) => page.files),
+      (path) => path,
+    )
     return [
       { head: 'File', mono: true, cell: ({ path }) => path, title: ({ path }) => path },
       { head: 'Size', width: '90px', right: true, cell: ({ size }) => bytes(size) },
@@ -31,13 +36,20 @@ export function IntakeScreen() {
         cell: ({ id, skipped }) => (skipped === null ? number(perFile.get(id) ?? 0) : '–'),
       },
       {
+        head: 'Pages',
+        width: '80px',
+        right: true,
+        cell: ({ path }) => (perPage.has(path) ? number(perPage.get(path) ?? 0) : 'none'),
+        title: ({ path }) => (perPage.has(path) ? undefined : 'no page uses it'),
+      },
+      {
         head: 'Read',
         width: '40%',
         cell: (file) => <FileReading file={file} busy={isPending} onChoose={mutate} />,
         title: readingText,
       },
     ]
-  }, [places, isPending, mutate])
+  }, [places, sitePages, isPending, mutate])
   const read = files.filter(({ skipped }) => skipped === null).length
   const total = files.reduce((sum, { size }) => sum + size, 0)
   const unread = files.length - read
@@ -46,7 +58,7 @@ export function IntakeScreen() {
     <>
       <StageHead
         title="Intake"
-        sentence={`${count(files.length, 'file')}, ${bytes(total)}, kept as received. ${number(read)} ${are(read)} read; ${number(unread)} ${are(unread)} not, each with its reason.`}
+        sentence={`${count(files.length, 'file')}, ${bytes(total)}, kept as received. ${number(read)} ${are(read)} read; ${number(unread)} ${are(unread)} not, each with its reason. ${unusedText(sitePages)}`}
       >
         <ActButton main asChild>
           <Link to={`/sites/${site.id}/ledger`}>See the {count(places.length, 'place')}</Link>
@@ -81,4 +93,11 @@ export function IntakeScreen() {
       />
     </>
   )
+}
+
+function unusedText({ pages, unused }: SitePages): string {
+  if (pages.length === 0) return 'No page was found among them.'
+  return unused.length === 0
+    ? 'Pages use all of them.'
+    : `${count(unused.length, 'file')} ${are(unused.length)} used by no page.`
 }

@@ -73,11 +73,17 @@ const COLUMNS: readonly Column<Taking>[] = [
   { head: 'State', width: '110px', cell: ({ states }) => stateText(states) },
   { head: 'Paints', width: '110px', cell: ({ use }) => use },
   { head: 'Subject', mono: true, cell: subjectsOf, title: subjectsOf },
+  { head: 'Takes it from', width: '150px', mono: true, cell: sourceOf, title: sourceOf },
   { head: 'Place', mono: true, cell: placeOf, title: placeOf },
 ]
 
 function subjectsOf({ subjects }: Taking): string {
   return subjects.join(', ')
+}
+
+/** The element whose colour a `currentColor` in a drawing is. */
+function sourceOf(taking: Taking): string {
+  return ('source' in taking ? taking.source?.element : undefined) ?? '–'
 }
 
 function placeOf({ path, line }: Taking): string {

@@ -2,7 +2,7 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { Sheet } from '../../components/sheet.tsx'
 import { SURROUNDS } from '../../components/surround.ts'
 import { Swatch } from '../../components/swatch.tsx'
-import { count } from '../../components/words.ts'
+import { count, EVIDENCE_WORDS } from '../../components/words.ts'
 import { countBy, type PlaceOf } from '../../work/places.ts'
 import { useView } from '../../work/view-store.ts'
 import { useWork } from '../../work/work.tsx'
@@ -53,12 +53,17 @@ export function ColorCard({ place }: { place: PlaceOf }) {
 }
 
 /** What else is to be known of one place before it is decided. */
-function Remarks({ place: { variable, computedWith, opacity, alpha } }: { place: PlaceOf }) {
+function Remarks({ place }: { place: PlaceOf }) {
+  const { variable, computedWith, opacity, alpha, confidence, evidence, literalOnly } = place
   const { variableUses } = useWork()
   const uses = variable === null ? undefined : variableUses.get(variable)
   const remarks = [
     uses === undefined ? null : `${variable} is taken in ${count(uses, 'place')}`,
     computedWith === null ? null : `${computedWith}( ) makes another colour of it`,
+    evidence === null
+      ? null
+      : `${confidence === 'certain' ? '' : `${confidence} a colour: `}${EVIDENCE_WORDS[evidence]}`,
+    literalOnly ? 'no variable can stand here' : null,
     alpha === null ? 'its alpha is a variable' : null,
     opacity === null || opacity === 1 ? null : `the rule dims it: opacity ${opacity}`,
   ].filter((remark) => remark !== null)
