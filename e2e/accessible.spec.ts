@@ -3,7 +3,9 @@ import { expect, test } from './fixtures.ts'
 
 const VIEWS = [
   '/intake',
+  '/intake/pages',
   '/ledger/places',
+  '/ledger/scripts',
   '/ledger/apart',
   '/mapping/clusters',
   '/mapping/palette',

@@ -20,7 +20,7 @@ import { expect, test } from './fixtures.ts'
 import { ROOT } from './server.ts'
 
 const DEMO = join(ROOT, 'demo/site')
-const PAGES = ['index.html', 'fares.html', 'notices.html']
+const PAGES = ['index.html', 'timetable.html', 'fares.html', 'notices.html', 'boats.html', 'contact.html']
 
 /** What every element of a page is painted with: by element and property, the computed value. */
 type Painted = Record<string, string>

@@ -55,7 +55,7 @@ test('the demo, decided by keys, undone and redone, survives a crash and keeps e
   siteUrl,
 }) => {
   await page.goto(`${siteUrl}/mapping`)
-  await expect(page.getByText(/clusters stand for 94 colours/)).toBeVisible()
+  await expect(page.getByText(/clusters stand for 119 colours/)).toBeVisible()
   const list = page.getByRole('grid', { name: /^Clusters/ })
   await list.focus()
   await page.keyboard.press('1')
@@ -110,16 +110,16 @@ test('the demo, decided by keys, undone and redone, survives a crash and keeps e
       } else expect(now[i]?.raw).toBe(raw)
     })
   }
-  expect(copy.size).toBe(13)
-  expect(changed).toBe(26)
+  expect(copy.size).toBe(30)
+  expect(changed).toBe(56)
 })
 
 test('a stretch of the bands filters the ledger, whose source marks the literal', async ({ page, siteUrl }) => {
   await page.goto(`${siteUrl}/ledger/places`)
   await page.getByRole('button', { name: /^#e0a526/ }).click()
-  await expect(page.getByText('14 of 219 shown')).toBeVisible()
+  await expect(page.getByText('23 of 364 shown')).toBeVisible()
   await page.getByRole('button', { name: /^hover/ }).click()
-  await expect(page.getByText('3 of 219 shown')).toBeVisible()
+  await expect(page.getByText('4 of 364 shown')).toBeVisible()
   const grid = page.getByRole('grid', { name: /^Places/ })
   await grid.getByRole('row', { name: /DFA425/ }).click()
   const source = page.getByRole('region', { name: 'Source' })
@@ -141,23 +141,23 @@ test('a cluster with several uses is decided apart, and a decision holds colours
     .click()
   await page.getByRole('grid', { name: /^Clusters/ }).focus()
   await page.keyboard.press('u')
-  await page.getByRole('row', { name: /as text, 17 places/ }).click()
+  await page.getByRole('row', { name: /as text, 24 places/ }).click()
   await page.keyboard.press('2')
-  await page.getByRole('row', { name: /as ground, 4 places/ }).click()
+  await page.getByRole('row', { name: /as ground, 3 places/ }).click()
   await page.keyboard.press('4')
-  await expect(page.getByRole('row', { name: /#ffffff 26 places/ })).toContainText(
-    '17 to text on primary, 5 open, 4 to ground',
+  await expect(page.getByRole('row', { name: /#ffffff 35 places/ })).toContainText(
+    '24 to text on primary, 8 open, 3 to ground',
   )
   await page.getByRole('radio', { name: /similar/ }).click()
   await expect(page.getByText('all saved')).toBeVisible()
-  await expect(page.getByTestId('becomes')).toHaveText('becomes 21 of 219')
+  await expect(page.getByTestId('becomes')).toHaveText('becomes 27 of 364')
   await page.getByRole('button', { name: 'History' }).click()
   await page
     .getByRole('listitem')
     .filter({ hasText: '#ffffff as text to text on primary' })
     .getByRole('button', { name: 'Take back' })
     .click()
-  await expect(page.getByTestId('becomes')).toHaveText('becomes 4 of 219')
+  await expect(page.getByTestId('becomes')).toHaveText('becomes 3 of 364')
 })
 
 /** The places of one file that is read by itself, bare channels in its variables too. */
