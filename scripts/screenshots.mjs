@@ -21,7 +21,9 @@ const DECIDED = [
   ['#d8d0c2', 'line'],
   ['#1d5f9e', null],
 ]
-const VIEWS = ['intake', 'ledger/places', 'mapping/clusters', 'mapping/palette', 'look', 'handover']
+const VIEWS = ['intake', 'intake/pages', 'ledger/places', 'ledger/scripts', 'mapping/clusters', 'mapping/palette', 'look', 'handover']
+/** Pictures that are not named like the last part of their view's address. */
+const NAMES = { 'ledger/places': 'ledger', 'mapping/clusters': 'mapping' }
 
 ensurePackages()
 const executablePath = ensureChromium()
@@ -46,7 +48,7 @@ try {
     if (view === 'mapping/clusters') await page.getByRole('row', { name: /#8b949a/ }).click()
     if (view === 'mapping/clusters') await page.getByRole('button', { name: /^soft text/ }).hover()
     if (view === 'look') await page.frameLocator('iframe').last().getByRole('heading', { level: 1 }).waitFor()
-    await take(view.replace('ledger/places', 'ledger').replace('mapping/clusters', 'mapping').replace('mapping/', ''))
+    await take(NAMES[view] ?? view.replace(/^.*\//, ''))
   }
 } finally {
   await browser.close()
