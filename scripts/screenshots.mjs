@@ -21,7 +21,16 @@ const DECIDED = [
   ['#d8d0c2', 'line'],
   ['#1d5f9e', null],
 ]
-const VIEWS = ['intake', 'intake/pages', 'ledger/places', 'ledger/scripts', 'mapping/clusters', 'mapping/palette', 'look', 'handover']
+const VIEWS = [
+  'intake',
+  'intake/pages',
+  'ledger/places',
+  'ledger/scripts',
+  'mapping/clusters',
+  'mapping/palette',
+  'look',
+  'handover',
+]
 /** Pictures that are not named like the last part of their view's address. */
 const NAMES = { 'ledger/places': 'ledger', 'mapping/clusters': 'mapping' }
 

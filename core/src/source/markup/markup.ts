@@ -111,6 +111,17 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     }
     if (name === 'style') return readStylesheet(decoded(attribute), { ...context(), specificity: null }, emitter)
 
+    if (name === 'color' && tag.name === 'link') {
+      // Of `rel="mask-icon"`: what the drawing is filled with.
+      const value = decoded(attribute)
+      put(value, findInValue(value.text, 'color'), {
+        property: 'mask-icon',
+        use: 'fill',
+        literalOnly: true,
+        evidence: 'attribute',
+      })
+      return
+    }
     const legacy = isDrawn ? null : legacyAttribute(tag.name, name)
     if (legacy) {
       const value = decoded(attribute)

@@ -49,6 +49,8 @@ export interface SitePages {
 /** More sheets of one page than are told: imports that import each other twice would have no end. */
 const MOST_SHEETS = 2000
 const DEEPEST = 50
+/** Files told of all pages together; beyond, a page tells only itself. */
+const MOST_FILES = 1_000_000
 
 /**
  * The pages of a site: what each loads in which order, which templates stand in which, and what no page reaches.
@@ -167,15 +169,15 @@ export function listPages(files: readonly FileReading[], paths: readonly string[
       }
     }
     walk(path, 0)
-    return { path, sheets, parts: [...parts], scripts: [...scripts], files: reachedFrom(path) }
+    return { path, sheets, parts: [...parts], scripts: [...scripts], files: filesOf(path) }
   }
 
   const pagePaths = paths.filter((path) => readings.has(path) && isPage(path))
   const isRoot = new Set(pagePaths)
 
-  /** Everything that a page loads or names, through whatever that names; other pages are only led to. */
-  const reachedFrom = (page: string): string[] => {
-    const reached = new Set<string>([page])
+  /** Everything that pages load or name, through whatever that names; other pages are only led to. */
+  const reachedFrom = (from: readonly string[]): Set<string> => {
+    const reached = new Set(from)
     for (const path of reached) {
       for (const link of linksIn(path)) {
         const target = targets.get(link)
@@ -184,11 +186,17 @@ export function listPages(files: readonly FileReading[], paths: readonly string[
       const source = sources.get(path)
       if (source !== undefined) reached.add(source)
     }
-    return [...reached].sort()
+    return reached
+  }
+  let told = 0
+  const filesOf = (page: string): string[] => {
+    const files = told < MOST_FILES ? [...reachedFrom([page])].sort() : [page]
+    told += files.length
+    return files
   }
 
   const pages = pagePaths.map(pageOf)
-  const reached = new Set(pages.flatMap((page) => page.files))
+  const reached = reachedFrom(pagePaths)
   const unused = paths
     .filter((path) => !reached.has(path))
     .map((path) => ({ path, namedBy: [...(named.get(path) ?? [])].sort() }))
