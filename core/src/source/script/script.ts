@@ -11,12 +11,13 @@ import { readStylesheet } from '../sheet/stylesheet.ts'
 import { plainLink } from '../source-link.ts'
 import { findInValue } from '../value/value.ts'
 import type { ValueHit } from '../value/value-hit.ts'
+import type { Around } from './around.ts'
 import { findBehaviors } from './behaviors.ts'
 import { ANYTHING, Interest, mayBehave, mayPaint } from './interest.ts'
 import { Names } from './names.ts'
 import { list, type Node, parseScript } from './parse.ts'
 import { attributeSlot, NONE, namedSlot, OPEN, type Slot, styleSlot } from './slot.ts'
-import { type Around, findStrings } from './strings.ts'
+import { findStrings } from './strings.ts'
 
 /**
  * Reads a script: the strings that are a color, each as sure as what it is given to, CSS and markup in strings, what it does to colors and classes

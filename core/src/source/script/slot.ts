@@ -35,6 +35,7 @@ type Value = Extract<Slot, { kind: 'value' }>
 export const OPEN: Slot = { kind: 'open' }
 export const NONE: Slot = { kind: 'none' }
 export const MARKUP: Slot = { kind: 'markup' }
+export const CSS_TEXT: Slot = { kind: 'css', confidence: 'certain', element: null }
 
 const value = (property: string, more: Partial<Value>): Slot => ({
   kind: 'value',
@@ -59,6 +60,9 @@ export function styleSlot(name: string, element: string | null): Slot {
   if (takes === 'custom') return value(property, { takes, use, element, confidence: 'likely' })
   return value(property, { takes, use, element })
 }
+
+/** In a list of colors and nothing else. */
+export const TABLE: Slot = value('value', { whole: true, evidence: 'color-table', confidence: 'likely' })
 
 const CANVAS: Readonly<Record<string, Use>> = { fillStyle: 'fill', strokeStyle: 'stroke', shadowColor: 'shadow' }
 

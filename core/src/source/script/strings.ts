@@ -1,11 +1,9 @@
-import type { State } from '../../selector/state.ts'
 import { wholeColor } from '../scan/code-string.ts'
-import { handlerState } from '../value/paint-attributes.ts'
+import type { Around } from './around.ts'
 import type { Interest } from './interest.ts'
 import type { Names } from './names.ts'
 import {
   bareNode,
-  calleeName,
   child,
   childrenOf,
   isCall,
@@ -16,29 +14,8 @@ import {
   type Node,
   stringOf,
 } from './parse.ts'
-import {
-  attributeSlot,
-  COLOR_STOP,
-  canvasSlot,
-  documentSlot,
-  isLabel,
-  MARKUP,
-  NONE,
-  namedSlot,
-  OPEN,
-  type Slot,
-  styleSlot,
-  takesNames,
-} from './slot.ts'
-
-/** Where a string stands in a script. */
-export interface Around {
-  readonly slot: Slot
-  /** The states of the handler around it. */
-  readonly states: readonly State[]
-  /** What `this` is. */
-  readonly self: string | null
-}
+import { attributeSlot, CSS_TEXT, isLabel, MARKUP, NONE, namedSlot, OPEN, type Slot, styleSlot, TABLE } from './slot.ts'
+import { argumentsOf, assignedTo } from './targets.ts'
 
 /** Takes every string and template of a script, those that are no colors too: they may name a file. */
 export type OnString = (node: Node, around: Around) => void
@@ -163,30 +140,8 @@ export function findStrings(root: Node, names: Names, interest: Interest, outer:
     const left = bareNode(child(node, 'left'))
     const right = child(node, 'right')
     if (left) inside(left, around)
-    if (!right) return
-    if (!isMember(left)) {
-      const name = left?.type === 'Identifier' ? String(left.name) : null
-      return to(right, around, (name && namedSlot(name)) || OPEN)
-    }
-    const name = keyName(left)
-    const object = bareNode(child(left, 'object'))
-    const event = name ? /^on([a-z]+)$/.exec(name)?.[1] : undefined
-    if (event !== undefined) {
-      const self = names.elementOf(object, around.self)
-      return visit(right, { slot: OPEN, states: handlerState(event), self })
-    }
-    if (name === null) return to(right, around, OPEN)
-    if (isMember(object) && keyName(object) === 'style')
-      return to(right, around, styleSlot(name, names.elementOf(child(object, 'object'), around.self)))
-    if (/^(?:innerHTML|outerHTML|srcdoc)$/.test(name)) return to(right, around, MARKUP)
-    if (/^(?:className|id|href|src|textContent|innerText|hash|title|value|type|name)$/.test(name) && !styled(object))
-      return to(right, around, NONE)
-    const isDocument = object?.type === 'Identifier' && object.name === 'document'
-    to(right, around, canvasSlot(name) ?? (isDocument ? documentSlot(name) : null) ?? namedSlot(name) ?? OPEN)
+    if (right) visit(right, assignedTo(left, names, around))
   }
-
-  /** Whether an object is a style element by its name. */
-  const styled = (object: Node | null) => object?.type === 'Identifier' && /style|css/i.test(String(object.name))
 
   const declared = (node: Node, around: Around) => {
     const target = child(node, 'id') ?? child(node, 'left') ?? child(node, 'key')
@@ -235,101 +190,10 @@ export function findStrings(root: Node, names: Names, interest: Interest, outer:
     const args = list(node, 'arguments')
     if (callee?.type === 'Import') return to(args[0] ?? null, around, NONE)
     if (callee) inside(callee, around)
-    const name = calleeName(node)
-    const on = isMember(callee) ? bareNode(child(callee, 'object')) : null
-    const element = () => names.elementOf(on, around.self)
-    const rest = (slot: Slot, from = 0) => {
-      for (const each of args.slice(from)) to(each, around, slot)
-    }
-    if (name === null) return rest(OPEN)
-    const first = stringOf(args[0] ?? null)
-    const second = args[1] ?? null
-    switch (name) {
-      case 'setProperty':
-        if (first !== null)
-          return to(
-            second,
-            around,
-            styleSlot(first, names.elementOf(isMember(on) ? child(on, 'object') : on, around.self)),
-          )
-        break
-      case 'css':
-        if (first !== null && second) return to(second, around, styleSlot(first, element()))
-        if (bareNode(args[0] ?? null)?.type === 'ObjectExpression') return rest({ kind: 'style', element: element() })
-        break
-      case 'animate':
-        if (on) return rest({ kind: 'style', element: element() })
-        break
-      case 'assign': {
-        const target = bareNode(args[0] ?? null)
-        if (isMember(target) && keyName(target) === 'style')
-          return rest({ kind: 'style', element: names.elementOf(child(target, 'object'), around.self) }, 1)
-        break
-      }
-      case 'setAttr': {
-        const slot = first === null ? null : canvasSlot(first)
-        if (slot) return to(second, around, slot)
-        break
-      }
-      case 'attr':
-      case 'prop':
-      case 'setAttribute':
-      case 'setAttributeNS': {
-        const [key, value] = name === 'setAttributeNS' ? [stringOf(second), args[2]] : [first, second]
-        if (key !== null && value) return to(value, around, attributeSlot(key, element(), name !== 'prop'))
-        if (bareNode(args[0] ?? null)?.type === 'ObjectExpression')
-          return rest({ kind: 'attributes', element: element() })
-        break
-      }
-      case 'style':
-        if (first !== null && second && on) return to(second, around, styleSlot(first, element()))
-        break
-      case 'addColorStop':
-        return to(second, around, COLOR_STOP)
-      case 'insertRule':
-      case 'replaceSync':
-        return to(args[0] ?? null, around, CSS_TEXT)
-      case 'createElement':
-      case 'jsx':
-      case 'jsxs':
-      case 'h':
-        to(args[0] ?? null, around, NONE)
-        to(second, around, { kind: 'attributes', element: first })
-        return rest(OPEN, 2)
-      case 'write':
-      case 'writeln':
-      case 'insertAdjacentHTML':
-        return rest(MARKUP)
-      case 'addEventListener':
-      case 'on': {
-        const handler = args.at(-1) ?? null
-        if (first !== null && isFunction(bareNode(handler)))
-          return visit(handler as Node, { slot: OPEN, states: handlerState(first), self: element() })
-        break
-      }
-      case 'hover':
-      case 'mouseenter':
-      case 'mouseover':
-      case 'focus':
-      case 'mousedown': {
-        const event = name === 'hover' ? 'mouseover' : name
-        args.forEach((each, i) => {
-          if (each) visit(each, { slot: OPEN, states: i === 0 ? handlerState(event) : [], self: element() })
-        })
-        return
-      }
-    }
-    if (takesNames(name)) {
-      for (const each of args) {
-        const bare = bareNode(each)
-        const isText =
-          bare?.type === 'StringLiteral' || bare?.type === 'TemplateLiteral' || bare?.type === 'ArrayExpression'
-        // `$("<p style=...>")` is markup.
-        to(each, around, isText ? (/^\s*</.test(stringOf(bare) ?? '') ? MARKUP : NONE) : OPEN)
-      }
-      return
-    }
-    rest(/colou?r$/i.test(name) ? (namedSlot(name) ?? OPEN) : OPEN)
+    const each = argumentsOf(node, names, around)
+    args.forEach((argument, i) => {
+      if (argument) visit(argument, each[i] as Around)
+    })
   }
 
   const tagged = (node: Node, around: Around) => {
@@ -359,21 +223,6 @@ export function findStrings(root: Node, names: Names, interest: Interest, outer:
   }
 
   visit(root, outer)
-}
-
-const CSS_TEXT: Slot = { kind: 'css', confidence: 'certain', element: null }
-
-const TABLE: Slot = {
-  kind: 'value',
-  property: 'value',
-  takes: 'color',
-  use: 'other',
-  whole: true,
-  legacy: false,
-  literalOnly: false,
-  evidence: 'color-table',
-  confidence: 'likely',
-  element: null,
 }
 
 /** Fewer are no table. */
