@@ -1,11 +1,8 @@
 import { toHex } from '../../color/color.ts'
-import { legacyColor, legacyLiteral } from '../../color/legacy.ts'
 import type { Range } from '../../text/range.ts'
 import { type Embedded, within } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
-import { isNamedColor, namedKind } from '../named.ts'
 import { type Context, lessSure, type OuterContext } from '../occurrence.ts'
-import { wholeColor } from '../scan/code-string.ts'
 import { type Attribute, type StartTag, scanMarkup } from '../scan/markup-scanner.ts'
 import { decodedText } from '../scan/references.ts'
 import { readScript, readScriptValue } from '../script/script.ts'
@@ -16,19 +13,11 @@ import { readStylesheet } from '../sheet/stylesheet.ts'
 import { partial } from '../source-link.ts'
 import { maskForScript } from '../template/mask.ts'
 import type { Tag } from '../template/tags.ts'
-import {
-  ANIMATIONS,
-  handledEvent,
-  handlerState,
-  legacyAttribute,
-  META_COLORS,
-  PRESENTATION,
-  presentationKind,
-} from '../value/paint-attributes.ts'
-import { findInValue } from '../value/value.ts'
-import type { ValueHit } from '../value/value-hit.ts'
+import { handledEvent, handlerState } from '../value/paint-attributes.ts'
 import { describe, OpenElements } from './element.ts'
+import { readEntities } from './entities.ts'
 import { linksOf } from './markup-links.ts'
+import { paintedAttribute } from './painted-attribute.ts'
 
 /** What markup is read as. */
 export interface MarkupOptions {
@@ -79,139 +68,77 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
       element = withCondition({ ...outer, selector, subjects: [selector] })
       return element
     }
-    const find = (name: string) => tag.attributes.find((attribute) => attribute.name === name)
     for (const attribute of tag.attributes) {
       if (!attribute.value || attribute.value.start === attribute.value.end) continue
-      readAttribute(tag, attribute, context, find, color)
+      readAttribute(tag, attribute, context, color)
     }
   }
 
-  const readAttribute = (
-    tag: StartTag,
-    attribute: Attribute,
-    context: () => OuterContext,
-    find: (name: string) => Attribute | undefined,
-    color: Range | null,
-  ) => {
+  const readAttribute = (tag: StartTag, attribute: Attribute, context: () => OuterContext, color: Range | null) => {
     const { name } = attribute
-    const isDrawn = elements.isForeign || tag.name === 'svg'
-    const put = (value: Embedded, hits: readonly ValueHit[], more: Partial<Context> & { property: string }) => {
-      for (const hit of hits) {
-        const isCurrent = 'keyword' in hit.found && hit.found.keyword === 'currentcolor'
-        const source = isCurrent && isDrawn ? elements.colorSource(tag, name === 'color' ? null : color) : null
-        const sure = lessSure(hit.confidence, outer.confidence)
-        emitter.hit(
-          value,
-          0,
-          sure === hit.confidence ? hit : { ...hit, confidence: sure },
-          plain(context(), more),
-          source,
-        )
-      }
-    }
-    if (name === 'style') return readStylesheet(decoded(attribute), { ...context(), specificity: null }, emitter)
-
-    if (name === 'color' && tag.name === 'link') {
-      // Of `rel="mask-icon"`: what the drawing is filled with.
-      const value = decoded(attribute)
-      put(value, findInValue(value.text, 'color'), {
-        property: 'mask-icon',
-        use: 'fill',
-        literalOnly: true,
-        evidence: 'attribute',
-      })
-      return
-    }
-    const legacy = isDrawn ? null : legacyAttribute(tag.name, name)
-    if (legacy) {
-      const value = decoded(attribute)
-      const { property, use, states } = legacy
-      const hit = legacyHit(value.text)
-      if (hit) put(value, [hit], { property, use, states: [...outer.states, ...states], literalOnly: true })
-      else sayLegacy(value)
-      return
-    }
-    if (isDrawn && PRESENTATION.has(name)) {
-      const value = decoded(attribute)
-      const kind = presentationKind(name)
-      if (kind) put(value, findInValue(value.text, kind.takes), { property: name, use: kind.use })
-      return
-    }
-    if (ANIMATED.has(name) && ANIMATIONS.has(tag.name)) {
-      const animated = find('attributeName') ?? find('attributename')
-      const property = animated?.value ? text.slice(animated.value.start, animated.value.end) : ''
-      const kind = presentationKind(property)
-      const value = decoded(attribute)
-      if (kind) put(value, findInValue(value.text, kind.takes), { property, use: kind.use, literalOnly: true })
-      return
-    }
-    if (name === 'content' && tag.name === 'meta') {
-      const named = find('name') ?? find('property')
-      const property = named?.value ? text.slice(named.value.start, named.value.end).trim().toLowerCase() : ''
-      if (!META_COLORS.has(property)) return
-      const media = find('media')?.value
-      const atRules = media
-        ? [...context().atRules, `@media ${text.slice(media.start, media.end).trim()}`]
-        : context().atRules
-      const value = decoded(attribute)
-      return put(value, findInValue(value.text, 'color'), { property, use: 'other', literalOnly: true, atRules })
-    }
-    if (name === 'srcdoc') return readMarkup(decoded(attribute), outer, { xml: false, tags: [] }, emitter)
+    const value = decoded(attribute)
+    if (name === 'style') return readStylesheet(value, { ...context(), specificity: null }, emitter)
+    if (name === 'srcdoc') return readMarkup(value, outer, { xml: false, tags: [] }, emitter)
     const event = handledEvent(name)
     if (event !== null) {
       const states = [...outer.states, ...handlerState(event)]
-      return readScript(decoded(attribute), { ...context(), states }, emitter, event)
+      return readScript(value, { ...context(), states }, emitter, event)
     }
     const bound = BOUND.exec(name)
-    if (bound) return readScriptValue(decoded(attribute), bound[1] ?? bound[2] ?? '', context(), emitter)
+    if (bound) return readScriptValue(value, bound[1] ?? bound[2] ?? '', context(), emitter)
     const styled = /^style:([\w-]+)$/.exec(name)?.[1]
-    if (styled) return readStylesheet(prefixed(decoded(attribute), styled), context(), emitter)
-    readOther(attribute, tag, isDrawn, put)
+    if (styled) return readStylesheet(prefixed(value, styled), context(), emitter)
+    if (name.startsWith('data-') && /^\s*[{[]/.test(value.text)) return readJson(value, emitter)
+    readPainted(tag, name, value, context, color)
   }
 
-  /** Attributes that no standard knows as colors, but their name and all of their value speak for one. */
-  const readOther = (
-    attribute: Attribute,
+  const readPainted = (
     tag: StartTag,
-    isDrawn: boolean,
-    put: (value: Embedded, hits: readonly ValueHit[], more: Partial<Context> & { property: string }) => void,
+    name: string,
+    value: Embedded,
+    context: () => OuterContext,
+    color: Range | null,
   ) => {
-    const { name, value } = attribute
-    if (!value || value.end - value.start > LONGEST_OTHER) return
-    const first = text.charCodeAt(value.start)
-    if (first === 123 || first === 91)
-      return name.startsWith('data-') ? readJson(decoded(attribute), emitter) : undefined
-    const written = decoded(attribute)
-    const kind = wholeColor(written.text)
-    const isPicker = tag.name === 'input' && name === 'value'
-    if (kind === null || (kind === 'name' && isPicker) || !(isPicker || isNamedColor(name))) return
-    if (isDrawn && kind === 'name') return
-    const { takes: _takes, ...named } = namedKind(name.replace(/^data-/, ''))
-    const hits = findInValue(written.text, 'color').map((hit) => ({
-      ...hit,
-      confidence: lessSure(hit.confidence, 'likely'),
-    }))
-    put(written, hits, { ...named, evidence: 'attribute', literalOnly: true })
+    const isDrawn = elements.isForeign || tag.name === 'svg'
+    const painted = paintedAttribute(tag.name, name, value.text, isDrawn, (other) => attributeText(tag, other))
+    if (!painted) return
+    const { hits, property, use, states, media, literalOnly, evidence, meant } = painted
+    if (meant) emitter.finding(value, 'color-out-of-form', 0, value.text.length, toHex(meant))
+    if (hits.length === 0) return
+    const around = context()
+    const on: Context = {
+      ...around,
+      specificity: null,
+      property,
+      use,
+      states: [...outer.states, ...states],
+      atRules: media === null ? around.atRules : [...around.atRules, `@media ${media.trim()}`],
+      important: false,
+      variable: null,
+      opacity: null,
+      literalOnly,
+      evidence: evidence ?? outer.evidence,
+    }
+    for (const hit of hits) {
+      const isCurrent = 'keyword' in hit.found && hit.found.keyword === 'currentcolor'
+      const source = isCurrent && isDrawn ? elements.colorSource(tag, name === 'color' ? null : color) : null
+      emitter.hit(value, 0, { ...hit, confidence: lessSure(hit.confidence, outer.confidence) }, on, source)
+    }
   }
 
   const decoded = (attribute: Attribute): Embedded => textOf(attribute) ?? within(at, '', () => attribute.end)
 
-  const sayLegacy = (value: Embedded) => {
-    const as = legacyColor(value.text)
-    if (as) emitter.finding(value, 'color-out-of-form', 0, value.text.length, toHex(as))
-  }
-
   const rawText = (tag: StartTag, start: number, end: number) => {
-    const type = attributeText(tag, 'type').toLowerCase()
+    const type = (attributeText(tag, 'type') ?? '').toLowerCase()
     if (tag.name === 'style') readStyle(tag, start, end, type)
     else if (tag.name === 'script') readScriptElement(start, end, type)
   }
 
   const readStyle = (tag: StartTag, start: number, end: number, type: string) => {
-    const media = attributeText(tag, 'media').trim()
+    const media = (attributeText(tag, 'media') ?? '').trim()
     const context = withCondition(outer)
     const sheet = unsectioned(at, start, end, xml)
-    const dialect = DIALECTS[attributeText(tag, 'lang').toLowerCase() || type.replace(/^text\//, '')] ?? CSS
+    const dialect = DIALECTS[attributeText(tag, 'lang')?.toLowerCase() || type.replace(/^text\//, '')] ?? CSS
     if (type === '' || type === 'text/css')
       emitter.link(at, start, end, {
         kind: 'style',
@@ -241,9 +168,9 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
       readScript(script, withCondition({ ...outer, selector: null, subjects: [] }), emitter)
   }
 
-  const attributeText = (tag: StartTag, wanted: string): string => {
+  const attributeText = (tag: StartTag, wanted: string): string | null => {
     const found = tag.attributes.find(({ name }) => name === wanted)
-    return found ? (textOf(found)?.text ?? '') : ''
+    return (found && textOf(found)?.text) ?? null
   }
 
   const comment = (start: number, end: number) => {
@@ -283,14 +210,8 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
 
 const DOCUMENT = new Set(['html', 'head', 'body', 'frameset'])
 
-/** Attributes of an animation that hold values (SVG Animations §2.8). */
-const ANIMATED = new Set(['values', 'from', 'to', 'by'])
-
 /** `:style`, `v-bind:fill`, `[style.color]`, `[ngStyle]`: what components of three kinds bind to an expression. */
 const BOUND = /^(?::|v-bind:|x-bind:)([\w-]+)|^\[(?:attr\.)?([\w.-]+)\]$/i
-
-/** Longer than a color, or settings within an attribute, are written. */
-const LONGEST_OTHER = 10_000
 
 const CONDITION = /^\[if\s+([^\]]{0,80})\]>/i
 const LONGEST_CONDITION = 300
@@ -303,17 +224,6 @@ const DIALECTS: Readonly<Record<string, Dialect | undefined>> = {
   sass: SASS,
   styl: STYLUS,
   stylus: STYLUS,
-}
-
-function plain(outer: OuterContext, more: Partial<Context> & { property: string }): Context {
-  return { ...outer, specificity: null, use: 'other', important: false, variable: null, opacity: null, ...more }
-}
-
-function legacyHit(value: string): ValueHit | null {
-  const written = value.trim()
-  const found = legacyLiteral(written)
-  const start = value.indexOf(written)
-  return found && { start, end: start + written.length, found, functions: [], confidence: 'certain' }
 }
 
 /** A declaration whose name stands elsewhere: the name counts as what stands before the value. */
@@ -329,30 +239,4 @@ function unsectioned(at: Embedded, start: number, end: number, xml: boolean): Em
     return xml && content.includes('&') ? decodedText(at, start, end) : within(at, content, (offset) => start + offset)
   const text = content.replace(/<!\[CDATA\[|\]\]>/g, (mark) => ' '.repeat(mark.length))
   return within(at, text, (offset) => start + offset)
-}
-
-/** `<!ENTITY brand "#7a2433">` in the document type of a drawing: a color that its attributes take by name. */
-function readEntities(at: Embedded, start: number, end: number, outer: OuterContext, emitter: Emitter): void {
-  const declaration = at.text.slice(start, end)
-  if (!declaration.includes('<!ENTITY')) return
-  for (const match of declaration.matchAll(/<!ENTITY\s+([\w.-]+)\s+(["'])([^"'<]{1,60})\2/g)) {
-    const [whole, name = '', , value = ''] = match
-    if (wholeColor(value) === null) continue
-    const from = start + match.index + whole.length - 1 - value.length
-    const hits = findInValue(value, 'color')
-    const context = plain(outer, {
-      property: name,
-      use: 'variable',
-      variable: `&${name};`,
-      literalOnly: true,
-      evidence: 'named',
-    })
-    for (const hit of hits)
-      emitter.hit(
-        within(at, value, (offset) => from + offset),
-        0,
-        { ...hit, confidence: 'likely' },
-        context,
-      )
-  }
 }

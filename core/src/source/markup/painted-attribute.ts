@@ -1,0 +1,90 @@
+import type { Color } from '../../color/color.ts'
+import { legacyColor, legacyLiteral } from '../../color/legacy.ts'
+import type { State } from '../../selector/state.ts'
+import { isNamedColor, namedKind } from '../named.ts'
+import { type Evidence, lessSure, type Use } from '../occurrence.ts'
+import { wholeColor } from '../scan/code-string.ts'
+import { ANIMATIONS, legacyAttribute, META_COLORS, presentationKind } from '../value/paint-attributes.ts'
+import { findInValue } from '../value/value.ts'
+import type { ValueHit } from '../value/value-hit.ts'
+
+/** What an attribute paints, and with which colors; offsets within its value. */
+export interface PaintedAttribute {
+  readonly hits: readonly ValueHit[]
+  readonly property: string
+  readonly use: Use
+  readonly states: readonly State[]
+  /** The media query under which it holds; null: always. */
+  readonly media: string | null
+  readonly literalOnly: boolean
+  readonly evidence: Evidence | null
+  /** What browsers make of a value of old that is no color; null: nothing. */
+  readonly meant: Color | null
+}
+
+const PAINTED = {
+  use: 'other',
+  states: [],
+  media: null,
+  literalOnly: true,
+  evidence: null,
+  meant: null,
+} as const
+
+/** Attributes of an animation that hold values (SVG Animations §2.8). */
+const ANIMATED = new Set(['values', 'from', 'to', 'by'])
+
+/**
+ * What one attribute paints; null: nothing that anybody knows.
+ * @param value its references decoded @param isDrawn whether its element is of a drawing @param other the value of another attribute of the element
+ */
+export function paintedAttribute(
+  element: string,
+  name: string,
+  value: string,
+  isDrawn: boolean,
+  other: (name: string) => string | null,
+): PaintedAttribute | null {
+  if (name === 'color' && element === 'link') {
+    // Of `rel="mask-icon"`: what the drawing is filled with.
+    const hits = findInValue(value, 'color')
+    return { ...PAINTED, hits, property: 'mask-icon', use: 'fill', evidence: 'attribute' }
+  }
+  const legacy = isDrawn ? null : legacyAttribute(element, name)
+  if (legacy) {
+    const hit = legacyHit(value)
+    return { ...PAINTED, ...legacy, hits: hit ? [hit] : [], meant: hit ? null : legacyColor(value) }
+  }
+  const kind = isDrawn ? presentationKind(name) : null
+  if (kind)
+    return { ...PAINTED, hits: findInValue(value, kind.takes), property: name, use: kind.use, literalOnly: false }
+  if (ANIMATED.has(name) && ANIMATIONS.has(element)) {
+    const property = other('attributeName') ?? other('attributename') ?? ''
+    const animated = presentationKind(property)
+    return animated && { ...PAINTED, hits: findInValue(value, animated.takes), property, use: animated.use }
+  }
+  if (name === 'content' && element === 'meta') {
+    const property = (other('name') ?? other('property') ?? '').trim().toLowerCase()
+    if (!META_COLORS.has(property)) return null
+    return { ...PAINTED, hits: findInValue(value, 'color'), property, media: other('media') }
+  }
+  return unknownAttribute(element, name, value, isDrawn)
+}
+
+/** An attribute that no standard knows as a color, but its name and all of its value speak for one. */
+function unknownAttribute(element: string, name: string, value: string, isDrawn: boolean): PaintedAttribute | null {
+  const kind = wholeColor(value)
+  const isPicker = element === 'input' && name === 'value'
+  if (kind === null || !(isPicker || isNamedColor(name))) return null
+  if (kind === 'name' && (isPicker || isDrawn)) return null
+  const { property, use } = namedKind(name.replace(/^data-/, ''))
+  const hits = findInValue(value, 'color').map((hit) => ({ ...hit, confidence: lessSure(hit.confidence, 'likely') }))
+  return { ...PAINTED, hits, property, use, evidence: 'attribute' }
+}
+
+function legacyHit(value: string): ValueHit | null {
+  const written = value.trim()
+  const found = legacyLiteral(written)
+  const start = value.indexOf(written)
+  return found && { start, end: start + written.length, found, functions: [], confidence: 'certain' }
+}
