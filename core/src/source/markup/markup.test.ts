@@ -162,6 +162,13 @@ describe('drawings', () => {
     ])
   })
 
+  it('tell where the color is set in the text of the file, also from within a string', () => {
+    const text = `x = '<svg color="#111"><path fill="currentColor"/></svg>'`
+    const [keyword] = read('a.js', text).keywords
+    const range = keyword?.source?.range
+    expect(range && text.slice(range.start, range.end)).toBe('color="#111"')
+  })
+
   it('are XML: names keep their case, and styles may have references', () => {
     expect(raws('a.svg', '<svg><style>.a&gt;b{fill:&#35;fff}</style><Fill fill="red"/></svg>')).toEqual([
       '&#35;fff',

@@ -49,14 +49,17 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     elements.push(tag, color)
   }
 
+  /** Whether a beginning element is a drawing or of one. */
+  const isDrawn = (element: string) => elements.isForeign || element === 'svg'
+
   /** Where an element sets its own `color`, as an attribute or in its style. */
-  const ownColor = ({ attributes }: StartTag): Range | null => {
-    for (const { name, value, start, end } of attributes) {
-      if (!value) continue
-      if (name === 'style' && /(?:^|[;\s])color\s*:/i.test(text.slice(value.start, value.end))) return { start, end }
-      if (name === 'color' && elements.isForeign) return { start, end }
-    }
-    return null
+  const ownColor = ({ name: element, attributes }: StartTag): Range | null => {
+    const setter = attributes.find(({ name, value }) => {
+      if (!value) return false
+      if (name === 'color') return isDrawn(element)
+      return name === 'style' && /(?:^|[;\s])color\s*:/i.test(text.slice(value.start, value.end))
+    })
+    return setter ? { start: at.toSource(setter.start), end: at.toSource(setter.end) } : null
   }
 
   const readAttributes = (tag: StartTag, color: Range | null) => {
@@ -99,8 +102,8 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     context: () => OuterContext,
     color: Range | null,
   ) => {
-    const isDrawn = elements.isForeign || tag.name === 'svg'
-    const painted = paintedAttribute(tag.name, name, value.text, isDrawn, (other) => attributeText(tag, other))
+    const drawn = isDrawn(tag.name)
+    const painted = paintedAttribute(tag.name, name, value.text, drawn, (other) => attributeText(tag, other))
     if (!painted) return
     const { hits, property, use, states, media, literalOnly, evidence, meant } = painted
     if (meant) emitter.finding(value, 'color-out-of-form', 0, value.text.length, toHex(meant))
@@ -121,7 +124,7 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     }
     for (const hit of hits) {
       const isCurrent = 'keyword' in hit.found && hit.found.keyword === 'currentcolor'
-      const source = isCurrent && isDrawn ? elements.colorSource(tag, name === 'color' ? null : color) : null
+      const source = isCurrent && drawn ? elements.colorSource(tag, name === 'color' ? null : color) : null
       emitter.hit(value, 0, { ...hit, confidence: lessSure(hit.confidence, outer.confidence) }, on, source)
     }
   }
