@@ -1,4 +1,4 @@
-import type { Place } from './occurrence.ts'
+import type { Place } from './place.ts'
 
 /** When a script acts: while the page scrolls, while the pointer or the focus is there, while it is pressed, at each click. */
 export type Trigger = 'scroll' | 'hover' | 'focus' | 'press' | 'click'

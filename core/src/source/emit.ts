@@ -14,11 +14,11 @@ import type {
   Keyword,
   Occurrence,
   OuterContext,
-  Place,
   PlacedFinding,
   Reading,
   Reference,
 } from './occurrence.ts'
+import type { Place } from './place.ts'
 import type { LinkFacts, SourceLink } from './source-link.ts'
 import { computingFunction } from './value/functions.ts'
 import { nearestHex } from './value/slip.ts'

@@ -3,6 +3,7 @@ import type { State } from '../selector/state.ts'
 import type { Finding } from '../text/finding.ts'
 import type { Range } from '../text/range.ts'
 import type { Behavior } from './behavior.ts'
+import type { Place } from './place.ts'
 import type { SourceLink } from './source-link.ts'
 
 /** What an occurrence paints. `variable`: a custom property, whose uses decide. */
@@ -89,15 +90,6 @@ export type Inner =
   | { readonly encoding: 'percent' }
   /** `range` of the literal within the decoded payload; the occurrence's own range is the payload's. */
   | { readonly encoding: 'base64'; readonly range: Range }
-
-/** One place in a file, with its position; line and column from 1, in UTF-16 units. */
-export interface Place {
-  readonly range: Range
-  readonly line: number
-  readonly column: number
-  /** Exactly the text of the range. */
-  readonly raw: string
-}
 
 /** One hard-coded color literal. Law: `text.slice(range.start, range.end) === raw`, or that of the decoded payload at `inner.range`. */
 export interface Occurrence extends Place, Context {

@@ -1,4 +1,4 @@
-import type { Place } from './occurrence.ts'
+import type { Place } from './place.ts'
 
 /** What a link of one file to another is for. */
 export type LinkKind =
