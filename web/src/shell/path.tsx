@@ -117,6 +117,7 @@ function StageLink({ stage, siteId, last }: { stage: Stage; siteId: string; last
                 {({ isActive }) => (
                   <Flex
                     justify="space-between"
+                    gap="2"
                     fontSize="13px"
                     py="0.5"
                     fontWeight={isActive ? 600 : 400}

@@ -22,7 +22,7 @@ export function ScriptsScreen() {
         items={behaviors}
         columns={COLUMNS}
         maxHeight="100%"
-        minWidth="860px"
+        minWidth="1040px"
         empty={
           <Text p="4" color="soft" fontSize="13px">
             No script of this copy changes a colour or a class while a visitor acts.
