@@ -17,6 +17,11 @@ export interface Embedded {
   readonly drawing: Drawing | null
 }
 
+/** A stretch of a text as a text of its own. */
+export function part(outer: Embedded, start: number, end: number): Embedded {
+  return within(outer, outer.text.slice(start, end), (offset) => start + offset)
+}
+
 /** A text within another. @param toOuter offset in the outer text of an offset in this one */
 export function within(outer: Embedded, text: string, toOuter: (offset: number) => number): Embedded {
   return { text, toSource: (offset) => outer.toSource(toOuter(offset)), drawing: outer.drawing }

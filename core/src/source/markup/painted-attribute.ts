@@ -6,7 +6,7 @@ import { type Evidence, lessSure, type Use } from '../occurrence.ts'
 import { wholeColor } from '../scan/code-string.ts'
 import { ANIMATIONS, legacyAttribute, META_COLORS, presentationKind } from '../value/paint-attributes.ts'
 import { findInValue } from '../value/value.ts'
-import type { ValueHit } from '../value/value-hit.ts'
+import { type ValueHit, wholeHit } from '../value/value-hit.ts'
 
 /** What an attribute paints, and with which colors; offsets within its value. */
 export interface PaintedAttribute {
@@ -52,7 +52,7 @@ export function paintedAttribute(
   }
   const legacy = isDrawn ? null : legacyAttribute(element, name)
   if (legacy) {
-    const hit = legacyHit(value)
+    const hit = wholeHit(value, legacyLiteral(value.trim()), 'certain')
     return { ...PAINTED, ...legacy, hits: hit ? [hit] : [], meant: hit ? null : legacyColor(value) }
   }
   const kind = isDrawn ? presentationKind(name) : null
@@ -80,11 +80,4 @@ function unknownAttribute(element: string, name: string, value: string, isDrawn:
   const { property, use } = namedKind(name.replace(/^data-/, ''))
   const hits = findInValue(value, 'color').map((hit) => ({ ...hit, confidence: lessSure(hit.confidence, 'likely') }))
   return { ...PAINTED, hits, property, use, evidence: 'attribute' }
-}
-
-function legacyHit(value: string): ValueHit | null {
-  const written = value.trim()
-  const found = legacyLiteral(written)
-  const start = value.indexOf(written)
-  return found && { start, end: start + written.length, found, functions: [], confidence: 'certain' }
 }

@@ -1,7 +1,7 @@
 import { parseLiteral } from '../../color/literal.ts'
 import { COLOR_NAMES } from '../../color/names.ts'
 import type { Range } from '../../text/range.ts'
-import { type Embedded, within } from '../embedded.ts'
+import { type Embedded, part, within } from '../embedded.ts'
 
 const ESCAPE = /\\(?:u\{([\da-f]{1,6})\}|u([\da-f]{4})|x([\da-f]{2})|(\r\n|[\s\S]))/gi
 const SHORT: Readonly<Record<string, string>> = { n: '\n', r: '\r', t: '\t', b: '\b', f: '\f', v: '\v', '0': '\0' }
@@ -9,7 +9,7 @@ const SHORT: Readonly<Record<string, string>> = { n: '\n', r: '\r', t: '\t', b: 
 /** The content of a string of code, its escapes decoded, with the way back (ECMAScript; what JSON and PHP have is alike). */
 export function codeString(at: Embedded, { start, end }: Range): Embedded {
   const raw = at.text.slice(start, end)
-  if (!raw.includes('\\')) return within(at, raw, (offset) => start + offset)
+  if (!raw.includes('\\')) return part(at, start, end)
   let text = ''
   const offsets: number[] = []
   let kept = 0

@@ -1,12 +1,12 @@
 import { decodeHTMLAttribute } from 'entities'
-import { type Embedded, within } from '../embedded.ts'
+import { type Embedded, part, within } from '../embedded.ts'
 
 const REFERENCE = /&#?\w{1,32};?/y
 
 /** The text written at [start, end), its character references decoded, with the way back. */
 export function decodedText(at: Embedded, start: number, end: number): Embedded {
   const raw = at.text.slice(start, end)
-  if (!raw.includes('&')) return within(at, raw, (offset) => start + offset)
+  if (!raw.includes('&')) return part(at, start, end)
 
   let decoded = ''
   const offsets: number[] = []

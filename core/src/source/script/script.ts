@@ -1,6 +1,5 @@
 import { legacyLiteral } from '../../color/legacy.ts'
 import { parseLiteral } from '../../color/literal.ts'
-import type { State } from '../../selector/state.ts'
 import { type Embedded, within } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
 import { type Confidence, type Context, lessSure, type OuterContext } from '../occurrence.ts'
@@ -10,7 +9,7 @@ import { SCSS } from '../sheet/dialect.ts'
 import { readStylesheet } from '../sheet/stylesheet.ts'
 import { plainLink } from '../source-link.ts'
 import { findInValue } from '../value/value.ts'
-import type { ValueHit } from '../value/value-hit.ts'
+import { type ValueHit, wholeHit } from '../value/value-hit.ts'
 import type { Around } from './around.ts'
 import { findBehaviors } from './behaviors.ts'
 import { ANYTHING, Interest, mayBehave, mayPaint } from './interest.ts'
@@ -142,7 +141,7 @@ function colorsIn(text: string, slot: Slot, outer: OuterContext): [ValueHit, Con
     const subjects = selector === null ? [] : [selector]
     const context: Context = { ...base, property, use, literalOnly, evidence, selector, subjects }
     const most = lessSure(confidence, outer.confidence)
-    if (legacy) return wholeHit(text, legacyLiteral(text.trim()), most).map((hit) => [hit, context])
+    if (legacy) return paired(wholeHit(text, legacyLiteral(text.trim()), most), context)
     return findInValue(text, takes)
       .filter((hit) => !whole || kind !== null || isWrittenOut(text, hit))
       .map((hit) => [{ ...hit, confidence: lessSure(hit.confidence, most) }, context])
@@ -150,7 +149,11 @@ function colorsIn(text: string, slot: Slot, outer: OuterContext): [ValueHit, Con
   if (kind === null || kind === 'name') return []
   const most = lessSure(kind === 'written' ? 'likely' : 'possible', outer.confidence)
   const context: Context = { ...base, property: 'value', use: 'other', evidence: 'whole-value' }
-  return wholeHit(text, parseLiteral(text.trim()), most).map((hit) => [hit, context])
+  return paired(wholeHit(text, parseLiteral(text.trim()), most), context)
+}
+
+function paired(hit: ValueHit | null, context: Context): [ValueHit, Context][] {
+  return hit ? [[hit, context]] : []
 }
 
 /** Whether a color among other things can be nothing else: not a word that a sentence may have. */
@@ -161,12 +164,6 @@ function isWrittenOut(text: string, { start, end, found, functions }: ValueHit):
 
 /** The value of a border or a shadow begins so. */
 const LINE = /^\s*(?:inset\s+)?-?[\d.]+(?:px|r?em)?\s+(?:[a-z]+|-?[\d.]+(?:px|r?em)?)\s/i
-
-function wholeHit(text: string, found: ReturnType<typeof parseLiteral>, confidence: Confidence): ValueHit[] {
-  if (!found) return []
-  const start = text.search(/\S/)
-  return [{ start, end: text.trimEnd().length, found, functions: [], confidence }]
-}
 
 const FILE = /^(?:[\w@%.-]*\/)*[\w@%.-]+\.(?:css|m?js|png|jpe?g|gif|svg|webp|avif|json|html?|scss|less)(?:[?#].*)?$/i
 
@@ -200,7 +197,7 @@ function readByWords(at: Embedded, outer: OuterContext, emitter: Emitter): void 
     const slot = (name && namedSlot(name)) || OPEN
     const content = codeString(at, range)
     const shown = quote === '`' ? within(content, content.text.replaceAll('${', '#{'), (offset) => offset) : content
-    const around: Around = { slot, states: outer.states as readonly State[], self: outer.selector }
+    const around: Around = { slot, states: outer.states, self: outer.selector }
     readString(shown, around, { ...outer, confidence: lessSure('likely', outer.confidence) }, emitter)
   })
 }

@@ -1,6 +1,6 @@
-import type { Embedded } from '../embedded.ts'
+import { type Embedded, part } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
-import { bare, readSetting } from './setting.ts'
+import { readSetting } from './setting.ts'
 
 /** Reads a table (RFC 4180; commas, semicolons or tabs): every cell that is wholly a color. The first line names the columns. */
 export function readCsv(at: Embedded, emitter: Emitter): void {
@@ -24,7 +24,7 @@ export function readCsv(at: Embedded, emitter: Emitter): void {
     if (row === 0) names.push(text.slice(start, end))
     const name = names[column]
     if (row > 0 || end - start < 30)
-      readSetting({ value: bare(at, start, end), path: row > 0 && name ? [name] : [] }, emitter)
+      readSetting({ value: part(at, start, end), path: row > 0 && name ? [name] : [] }, emitter)
     if (i >= text.length) break
     if (text[i] === delimiter) column++
     else {

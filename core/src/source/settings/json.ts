@@ -1,8 +1,9 @@
 import { createScanner, type SyntaxKind } from 'jsonc-parser'
 import type { Embedded } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
+import { codeString } from '../scan/code-string.ts'
 import { asset } from '../source-link.ts'
-import { quoted, readSetting } from './setting.ts'
+import { readSetting } from './setting.ts'
 
 /** Of the scanner's token kinds (an enumeration that exists for the compiler only). */
 const OPEN_BRACE = 1 satisfies SyntaxKind.OpenBraceToken
@@ -67,7 +68,7 @@ export function readJson(at: Embedded, emitter: Emitter): void {
     if (end - start < 3 || end - start > 2000 || !/[#a-z\s\\./]/i.test(at.text[start] ?? '')) return
     const keys = outer.slice(-DEEPEST)
     const path = [...keys, key].filter((each) => each !== null)
-    const value = quoted(at, start, end)
+    const value = codeString(at, { start, end })
     if (FILE.test(value.text)) emitter.link(value, 0, value.text.length, asset(value.text))
     else readSetting({ value, path }, emitter)
   }

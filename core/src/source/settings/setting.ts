@@ -1,8 +1,8 @@
-import { type Embedded, within } from '../embedded.ts'
+import type { Embedded } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
 import { isNamedColor, namedKind } from '../named.ts'
 import { type Confidence, type Context, type Evidence, OUTSIDE_RULES } from '../occurrence.ts'
-import { codeString, wholeColor } from '../scan/code-string.ts'
+import { wholeColor } from '../scan/code-string.ts'
 import { findInValue } from '../value/value.ts'
 
 /** A value of a settings file, with the way back to where it is written. */
@@ -48,14 +48,4 @@ function judge(kind: ReturnType<typeof wholeColor>, isNamed: boolean): Confidenc
   if (kind === 'name') return isNamed ? 'likely' : null
   if (isNamed && kind !== null) return 'certain'
   return kind === 'short-hex' ? 'possible' : 'likely'
-}
-
-/** The value of a quoted string whose content stands at [start, end), escapes decoded. */
-export function quoted(at: Embedded, start: number, end: number): Embedded {
-  return codeString(at, { start, end })
-}
-
-/** A value as it stands. */
-export function bare(at: Embedded, start: number, end: number): Embedded {
-  return within(at, at.text.slice(start, end), (offset) => start + offset)
 }

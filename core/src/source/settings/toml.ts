@@ -1,7 +1,8 @@
-import type { Embedded } from '../embedded.ts'
+import { type Embedded, part } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
 import { type CodeSyntax, walkCode } from '../scan/code.ts'
-import { bare, quoted, readSetting } from './setting.ts'
+import { codeString } from '../scan/code-string.ts'
+import { readSetting } from './setting.ts'
 
 const TOML: CodeSyntax = { lineComments: ['#'], blockComments: false, longStrings: false, close: null }
 
@@ -15,7 +16,7 @@ export function readToml(at: Embedded, emitter: Emitter): void {
     const isKey = /^\s*(?:\.|=(?!=)|\])/.test(text.slice(end + 1, end + 10))
     if (isKey) return
     const path = key === undefined ? [] : key.split('.').map((each) => each.trim().replace(/^["']|["']$/g, ''))
-    readSetting({ value: quote === '"' ? quoted(at, start, end) : bare(at, start, end), path }, emitter)
+    readSetting({ value: quote === '"' ? codeString(at, { start, end }) : part(at, start, end), path }, emitter)
   })
 }
 

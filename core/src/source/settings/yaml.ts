@@ -1,7 +1,8 @@
 import { type CST, Parser } from 'yaml'
-import type { Embedded } from '../embedded.ts'
+import { type Embedded, part } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
-import { bare, quoted, readSetting } from './setting.ts'
+import { codeString } from '../scan/code-string.ts'
+import { readSetting } from './setting.ts'
 
 /** More keys around a value than are told. */
 const DEEPEST = 8
@@ -12,10 +13,10 @@ export function readYaml(at: Embedded, emitter: Emitter): void {
     const { type, offset, source } = token
     const end = offset + source.length
     if (type === 'scalar') {
-      const value = bare(at, offset, end)
+      const value = part(at, offset, end)
       readSetting({ value: { ...value, drawing: value.drawing ?? { encoding: 'plain-scalar' } }, path }, emitter)
     } else if (type !== 'alias')
-      readSetting({ value: quoted(at, offset + 1, Math.max(offset + 1, end - 1)), path }, emitter)
+      readSetting({ value: codeString(at, { start: offset + 1, end: Math.max(offset + 1, end - 1) }), path }, emitter)
   }
   const pending: { token: CST.Token; path: readonly string[] }[] = []
   for (const token of new Parser().parse(at.text)) {

@@ -1,11 +1,11 @@
-import { colorsWritten } from './tag-strings.ts'
+import { colorsWritten, type TagString } from './tag-strings.ts'
 import type { Tag } from './tags.ts'
 
 /**
  * A text of the same length with its template tags blanked, line ends kept, so that what is around them can be read. The colors that a
  * tag may write stay where they are: there they are read as part of the value that the tag stands in.
  */
-export function maskTags(text: string, tags: readonly Tag[]): string {
+export function maskTags(text: string, tags: readonly Tag[], strings: (tag: Tag) => readonly TagString[]): string {
   const pieces: string[] = []
   let at = 0
   /** The last few units before a tag, all that is looked at. */
@@ -20,7 +20,7 @@ export function maskTags(text: string, tags: readonly Tag[]): string {
     at = tag.end
     // A tag may stand for the name of an element.
     if (/<\/?$/.test(before)) put(`x${blanked.slice(1)}`)
-    else if (tag.kind === 'output' && isInValue(before)) put(uncover(blanked, text, tag))
+    else if (tag.kind === 'output' && isInValue(before)) put(uncover(blanked, text, tag, strings(tag)))
     else put(blanked)
   }
   pieces.push(text.slice(at))
@@ -29,10 +29,10 @@ export function maskTags(text: string, tags: readonly Tag[]): string {
 
 const BEFORE = 20
 
-function uncover(blanked: string, text: string, tag: Tag): string {
+function uncover(blanked: string, text: string, tag: Tag, strings: readonly TagString[]): string {
   let out = ''
   let at = 0
-  for (const { start, end } of colorsWritten(text, tag)) {
+  for (const { start, end } of colorsWritten(text, tag, strings)) {
     out += blanked.slice(at, start - tag.start) + text.slice(start, end)
     at = end - tag.start
   }

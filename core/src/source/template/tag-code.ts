@@ -5,8 +5,8 @@ import type { Emitter } from '../emit.ts'
 import { isNamedColor, namedKind } from '../named.ts'
 import { type Confidence, type Context, type Evidence, OUTSIDE_RULES } from '../occurrence.ts'
 import { codeString, looksLikeCss, looksLikeMarkup, styleIn, wholeColor } from '../scan/code-string.ts'
-import { stringsOf, type TagString } from './tag-strings.ts'
-import type { Tag } from './tags.ts'
+import { wholeHit } from '../value/value-hit.ts'
+import type { TagString } from './tag-strings.ts'
 
 /** What reads text that stands in strings of code. */
 export interface TextReaders {
@@ -17,33 +17,31 @@ export interface TextReaders {
 /**
  * Reads the strings in the code of template tags: those that are wholly a color, and those that hold markup or CSS.
  * @param at the file's own text, its tags not blanked
+ * @param strings of its tags
  * @param isKnown whether a color that begins at an offset was found before, as a part of what its tag stands in
  */
 export function readTagCode(
   at: Embedded,
-  tags: readonly Tag[],
+  strings: Iterable<TagString>,
   emitter: Emitter,
   readers: TextReaders,
   isKnown: (offset: number) => boolean,
 ): void {
-  for (const tag of tags)
-    for (const string of stringsOf(at.text, tag)) {
-      if (string.role === 'tested') continue
-      const content = codeString(at, string)
-      const { text } = content
-      const start = text.search(/\S/)
-      if (start < 0 || isKnown(content.toSource(start))) continue
-      const kind = wholeColor(text)
-      const judged = kind ? judge(kind, string) : judgeBare(text, string)
-      if (judged) {
-        const end = text.trimEnd().length
-        const value = text.slice(start, end)
-        const found = kind ? parseLiteral(value) : bareLiteral(value)
-        const hit = found && { start, end, found, functions: [], confidence: judged }
-        if (hit) emitter.hit(content, 0, hit, contextOf(string))
-      } else if (looksLikeMarkup(text)) readers.markup(content, 'markup-text')
-      else if (looksLikeCss(text)) readers.css(styleIn(content) ?? content, 'css-text')
-    }
+  for (const string of strings) {
+    if (string.role === 'tested') continue
+    const content = codeString(at, string)
+    const { text } = content
+    const start = text.search(/\S/)
+    if (start < 0 || isKnown(content.toSource(start))) continue
+    const kind = wholeColor(text)
+    const judged = kind ? judge(kind, string) : judgeBare(text, string)
+    if (judged) {
+      const value = text.trim()
+      const hit = wholeHit(text, kind ? parseLiteral(value) : bareLiteral(value), judged)
+      if (hit) emitter.hit(content, 0, hit, contextOf(string))
+    } else if (looksLikeMarkup(text)) readers.markup(content, 'markup-text')
+    else if (looksLikeCss(text)) readers.css(styleIn(content) ?? content, 'css-text')
+  }
 }
 
 function judge(kind: 'written' | 'short-hex' | 'name', { key, role }: TagString): Confidence | null {

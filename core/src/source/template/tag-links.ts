@@ -1,6 +1,6 @@
 import type { Range } from '../../text/range.ts'
 import { type LinkFacts, plainLink } from '../source-link.ts'
-import { stringsOf } from './tag-strings.ts'
+import type { TagString } from './tag-strings.ts'
 import type { Tag } from './tags.ts'
 
 type PlacedLink = LinkFacts & Range
@@ -31,7 +31,7 @@ const THEME =
 const FILE = /^[^\s<>(){}*?"']{1,190}\.(css|scss|less|m?js|png|jpe?g|gif|svg|webp|avif|webmanifest)(?:[?#]\S*)?$/i
 
 /** The files that a template tag names: what it puts in its place, the template around, sheets, scripts and images. */
-export function linksOfTag(text: string, tag: Tag): PlacedLink[] {
+export function linksOfTag(text: string, tag: Tag, strings: readonly TagString[]): PlacedLink[] {
   const { start, end, code, kind } = tag
   const mustache = MUSTACHE.exec(text.slice(start, Math.min(end, start + 120)))
   if (mustache?.[2] && (mustache[1] === '>' || mustache[1] === '!<')) {
@@ -66,7 +66,7 @@ export function linksOfTag(text: string, tag: Tag): PlacedLink[] {
     const suffix = call === 'get_template_part' ? variant : name
     put(plainLink('partial', `${base}${suffix ? `-${suffix}` : ''}.php`), code.start + match.index, whole.length)
   }
-  for (const string of stringsOf(text, tag)) {
+  for (const string of strings) {
     const value = text.slice(string.start, string.end)
     const ending = FILE.exec(value)?.[1]?.toLowerCase()
     if (ending === undefined || found.some((each) => each.start === string.start)) continue

@@ -40,10 +40,10 @@ function placeOf(text: string, code: Range, open: number, after: number): Pick<T
 }
 
 /** The strings of a tag that writes something which are wholly a color: what is written in its place, when nothing else is. */
-export function colorsWritten(text: string, tag: Tag): Range[] {
-  if (tag.kind !== 'output') return []
-  return stringsOf(text, tag).filter(({ start, end, role }) => {
-    const kind = role === 'tested' ? null : wholeColor(text.slice(start, end))
-    return kind !== null && (kind !== 'name' || role === 'fallback')
+export function colorsWritten(text: string, { kind }: Tag, strings: readonly TagString[]): Range[] {
+  if (kind !== 'output') return []
+  return strings.filter(({ start, end, role }) => {
+    const color = role === 'tested' ? null : wholeColor(text.slice(start, end))
+    return color !== null && (color !== 'name' || role === 'fallback')
   })
 }

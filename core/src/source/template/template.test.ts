@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { lines, raws, read } from '../../../test/places.ts'
 import { maskTags } from './mask.ts'
+import { stringsOf } from './tag-strings.ts'
 import { findTags } from './tags.ts'
 
 const masked = (path: string, text: string) => {
-  const out = maskTags(text, findTags(text, path))
+  const out = maskTags(text, findTags(text, path), (tag) => stringsOf(text, tag))
   expect(out).toHaveLength(text.length)
   return out
 }

@@ -4,6 +4,7 @@ import { maskTags } from './mask.ts'
 import { blocksOf, type TagBlock } from './tag-blocks.ts'
 import { readTagCode, type TextReaders } from './tag-code.ts'
 import { linksOfTag } from './tag-links.ts'
+import { stringsOf } from './tag-strings.ts'
 import { findTags, type Tag } from './tags.ts'
 
 /** What reads a file whose template tags are blanked. */
@@ -35,14 +36,17 @@ export function readThroughTags(emitter: Emitter, read: MaskedReader, parts: Par
       emitter.hit(at, offset, hit, context, source)
     },
   }
-  const masked = maskTags(text, tags)
+  const strings = new Map(tags.map((tag) => [tag, stringsOf(text, tag)]))
+  const stringsIn = (tag: Tag) => strings.get(tag) ?? []
+  const masked = maskTags(text, tags, stringsIn)
   const piece = (from: string, start: number, end: number): Embedded => {
     return { ...plain, text: from.slice(start, end), toSource: (offset) => start + offset }
   }
   read({ ...plain, text: masked }, tags, recording)
   for (const { start, end, holds } of blocksOf(text, tags)) parts.block(piece(masked, start, end), holds, recording)
-  readTagCode(plain, tags, recording, parts.text(recording), (offset) => known.has(offset))
-  for (const tag of tags) for (const link of linksOfTag(text, tag)) emitter.link(plain, link.start, link.end, link)
+  readTagCode(plain, [...strings.values()].flat(), recording, parts.text(recording), (offset) => known.has(offset))
+  for (const tag of tags)
+    for (const link of linksOfTag(text, tag, stringsIn(tag))) emitter.link(plain, link.start, link.end, link)
   for (const { kind, code } of tags)
     if (kind === 'yaml') parts.frontMatter(piece(text, code.start, code.end), recording)
 }

@@ -8,6 +8,11 @@ export interface ComputedColor {
   readonly channels: { readonly name: string; readonly of: ChannelFunction } | null
 }
 
+/** The hit of a color that is all of a text, white space around it aside; null where the text is none. */
+export function wholeHit(text: string, found: ColorLiteral | null, confidence: Confidence): ValueHit | null {
+  return found && { start: text.search(/\S/), end: text.trimEnd().length, found, functions: [], confidence }
+}
+
 /** A color, a color keyword or a computed color within one value; offsets within the value's text. */
 export interface ValueHit {
   readonly start: number
