@@ -31,7 +31,8 @@ async function makeDemoSite(app: AppServer): Promise<string> {
     const file = join(entry.parentPath, entry.name)
     form.append('files', new Blob([readFileSync(file)]), file.slice(DEMO.length + 1))
   }
-  const taken = await app.post(`/api/sites/${site.id}/copy`, form)
+  await app.post(`/api/sites/${site.id}/copy`, form)
+  const taken = await app.whenDone(site.id)
   const { roles } = JSON.parse(readFileSync(join(DEMO, 'brand.json'), 'utf8'))
   await app.post(`/api/plans/${taken.snapshot.planId}/palette`, { id: randomUUID(), version: 0, roles })
   return taken.id

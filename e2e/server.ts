@@ -1,6 +1,7 @@
 import { type ChildProcess, fork } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
 import { join } from 'node:path'
+import { setTimeout as wait } from 'node:timers/promises'
 import pg from 'pg'
 
 export const ROOT = join(import.meta.dirname, '..')
@@ -43,6 +44,16 @@ export class AppServer {
     )
     if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`)
     return answer.json()
+  }
+
+  /** The site, when no job works on it any more. */
+  // biome-ignore lint/suspicious/noExplicitAny: what a test asks for is checked by what it expects
+  async whenDone(siteId: string): Promise<any> {
+    for (;;) {
+      const site = (await (await fetch(`${this.url}/api/sites/${siteId}`)).json()) as { job: { state: string } | null }
+      if (!['waiting', 'running'].includes(site.job?.state ?? '')) return site
+      await wait(50)
+    }
   }
 
   /** Starts; after a stop on the same port, so that open pages find it again. */

@@ -280,21 +280,20 @@ true satisfies Same<z.infer<typeof sitePagesSchema>, SitePages>
 export const readingSchema = z
   .strictObject({
     path: z.string(),
-    occurrences: z.array(occurrenceSchema),
     keywords: z.array(keywordSchema),
     computed: z.array(computedSchema),
     behaviors: z.array(behaviorSchema),
     findings: z.array(findingSchema),
   })
-  .describe('What one file holds')
+  .describe('What one file holds beside its places')
 
 export const auditSchema = z
   .strictObject({
-    readings: z.array(readingSchema).describe('By path; files that hold nothing are left out'),
+    readings: z.array(readingSchema).describe('By path; files that hold nothing of it are left out'),
     variables: z.array(variableSchema).describe('By name'),
     pages: sitePagesSchema,
   })
-  .describe('Every hard-coded color of a snapshot')
+  .describe('What is known of a snapshot beside its places, which are in its ledger')
 export type Audit = z.infer<typeof auditSchema>
 
 export const fileTextSchema = z

@@ -7,6 +7,8 @@ export const PROBLEMS = {
   'unknown-host': 421,
   conflict: 409,
   'copy-exists': 409,
+  busy: 409,
+  'not-read': 409,
   'too-large': 413,
   'too-many-files': 413,
   'unpacks-too-large': 413,

@@ -1,6 +1,7 @@
 import type { Encoding, FileChoice, NotRead, Syntax, ThirdParty } from '@undo-ink/core'
 import { LEGACY_ENCODINGS } from '@undo-ink/core'
 import { z } from 'zod'
+import { jobSchema } from './job.ts'
 import type { Same } from './mirror.ts'
 
 export const syntaxSchema = z
@@ -72,6 +73,10 @@ export const snapshotSchema = z
     receivedAt: z.iso.datetime(),
     files: z.array(fileSchema).describe('By path'),
     planId: z.uuid(),
+    read: z.boolean().describe("Whether its files are read, by today's readers"),
+    sameAs: z
+      .array(z.strictObject({ siteId: z.uuid(), name: z.string(), receivedAt: z.iso.datetime() }))
+      .describe('Copies of other sites with the same files, byte for byte'),
   })
   .describe('One immutable set of files, as received')
 export type Snapshot = z.infer<typeof snapshotSchema>
@@ -88,6 +93,7 @@ export const siteSchema = z
     name: z.string(),
     createdAt: z.iso.datetime(),
     snapshot: snapshotSchema.nullable().describe('null: nothing received yet'),
+    job: jobSchema.nullable().describe('The latest long work on it, unless that is done'),
   })
   .describe("One client's website")
 export type Site = z.infer<typeof siteSchema>

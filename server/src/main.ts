@@ -4,8 +4,8 @@ import pino from 'pino'
 import { readConfig } from './config.ts'
 import { connect } from './db/connect.ts'
 import { loadDemo } from './demo.ts'
-import { makeAuditor } from './features/audit/service.ts'
 import { makeApp } from './http/app.ts'
+import { startWork } from './work.ts'
 
 /** Milliseconds that open requests get to end when the server is told to stop. */
 const GRACE = 5_000
@@ -21,10 +21,10 @@ const sequelize = await connect(config.databaseUrl).catch((error: Error) => {
   logger.fatal(`the database at ${hostname}:${port || 5432}${pathname} cannot be used: ${error.message}`)
   return process.exit(1)
 })
-const auditor = makeAuditor(sequelize)
-if (config.demoDir) await loadDemo(sequelize, auditor, config.demoDir)
+const work = await startWork(config.databaseUrl, sequelize, logger)
+if (config.demoDir) await loadDemo(sequelize, config.demoDir)
 
-const server = createServer(makeApp({ config, sequelize, auditor, logger }))
+const server = createServer(makeApp({ config, sequelize, logger }))
 // Longer than browsers keep an idle connection waiting: closed by us just as it is used again, a request would be lost.
 server.keepAliveTimeout = KEEP_ALIVE
 server.on('error', (error) => {
@@ -48,7 +48,7 @@ async function stop(): Promise<void> {
     server.close(resolve)
     setTimeout(() => server.closeAllConnections(), GRACE / 2).unref()
   })
-  await auditor.close()
+  await work.close()
   await sequelize.close()
   process.exit(0)
 }

@@ -1,15 +1,18 @@
 import { randomBytes } from 'node:crypto'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
+import { setTimeout as wait } from 'node:timers/promises'
+import { type LedgerPlace, placeAt, unpackLedger } from '@undo-ink/core'
 import pg from 'pg'
 import pino from 'pino'
 import type { Sequelize } from 'sequelize'
 import supertest from 'supertest'
+import { expect } from 'vitest'
 import { ZipFile } from 'yazl'
 import type { Config } from '../src/config.ts'
 import { connect } from '../src/db/connect.ts'
-import { type Auditor, makeAuditor } from '../src/features/audit/service.ts'
 import { makeApp } from '../src/http/app.ts'
+import { startWork } from '../src/work.ts'
 
 /** Makes an empty database on the test cluster; `npm test` starts one and names it. */
 export async function makeDatabase(): Promise<string> {
@@ -26,7 +29,6 @@ export async function makeDatabase(): Promise<string> {
 /** A whole server on a database of its own, listening on loopback. */
 export interface Harness {
   readonly sequelize: Sequelize
-  readonly auditor: Auditor
   readonly port: number
   readonly http: ReturnType<typeof supertest>
   readonly databaseUrl: string
@@ -36,7 +38,8 @@ export interface Harness {
 export async function startServer(databaseUrl?: string): Promise<Harness> {
   const url = databaseUrl ?? (await makeDatabase())
   const sequelize = await connect(url)
-  const auditor = makeAuditor(sequelize)
+  const logger = pino({ level: process.env.TEST_LOG ?? 'silent' })
+  const work = await startWork(url, sequelize, logger)
   const config: Config = {
     databaseUrl: url,
     host: '127.0.0.1',
@@ -47,19 +50,18 @@ export async function startServer(databaseUrl?: string): Promise<Harness> {
     webDir: undefined,
     logLevel: 'silent',
   }
-  const server: Server = createServer(makeApp({ config, sequelize, auditor, logger: pino({ level: 'silent' }) }))
+  const server: Server = createServer(makeApp({ config, sequelize, logger }))
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   const { port } = server.address() as AddressInfo
   return {
     sequelize,
-    auditor,
     port,
     http: supertest(`http://127.0.0.1:${port}`),
     databaseUrl: url,
     async stop() {
       server.closeAllConnections()
       await new Promise((resolve) => server.close(resolve))
-      await auditor.close()
+      await work.close()
       await sequelize.close()
     },
   }
@@ -80,13 +82,33 @@ export async function makeSite({ http }: Harness, name: string): Promise<string>
   return body.id
 }
 
+/** The site, when no job works on it any more. */
+// biome-ignore lint/suspicious/noExplicitAny: what a test asks for is checked by what it expects
+export async function whenDone({ http }: Harness, siteId: string): Promise<any> {
+  for (;;) {
+    const { body } = await http.get(`/api/sites/${siteId}`).expect(200)
+    if (!['waiting', 'running'].includes(body.job?.state)) return body
+    await wait(20)
+  }
+}
+
+/** Every place of a snapshot, as the interface gets them. */
+export async function placesOf({ port }: Harness, snapshotId: string): Promise<LedgerPlace[]> {
+  const answer = await fetch(`http://127.0.0.1:${port}/api/snapshots/${snapshotId}/ledger`)
+  const ledger = unpackLedger(new Uint8Array(await answer.arrayBuffer()))
+  if (!ledger) throw new Error(`no ledger: ${answer.status}`)
+  return Array.from({ length: ledger.length }, (_, index) => placeAt(ledger, index))
+}
+
 /** Makes a site, gives it files as a ZIP, and tells its ids. */
 export async function siteWith(harness: Harness, name: string, files: Readonly<Record<string, string | Buffer>>) {
   const siteId = await makeSite(harness, name)
-  const { body } = await harness.http
+  await harness.http
     .post(`/api/sites/${siteId}/copy`)
     .attach('zip', await zipOf(files), 'site.zip')
-    .expect(201)
+    .expect(202)
+  const body = await whenDone(harness, siteId)
+  expect(body.job).toBeNull()
   return {
     siteId,
     snapshotId: body.snapshot.id as string,

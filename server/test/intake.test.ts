@@ -3,7 +3,7 @@ import { deflateRawSync } from 'node:zlib'
 import type { SiteFile } from '@undo-ink/contracts'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { BlobRow, FileRow, SnapshotRow } from '../src/db/models.ts'
-import { type Harness, makeSite, siteWith, startServer, zipOf } from './harness.ts'
+import { type Harness, makeSite, placesOf, siteWith, startServer, whenDone, zipOf } from './harness.ts'
 
 let harness: Harness
 beforeAll(async () => {
@@ -45,7 +45,7 @@ describe('a copy that is taken in', () => {
 
   it('may be a folder, its names in any language', async () => {
     const siteId = await makeSite(harness, 'Folder')
-    const { body } = await sendFolder(siteId, [
+    const body = await sendFolder(siteId, [
       ['www/stile/größe.css', CSS],
       ['www/index.html', '<p>'],
     ])
@@ -59,22 +59,23 @@ describe('a copy that is taken in', () => {
       'vendor/x.css': CSS,
     })
     const about = (some: SiteFile[]) => some.map((f) => [f.path, f.skipped, f.thirdParty, f.generatedFrom])
-    const places = async () => {
-      const { body } = await harness.http.get(`/api/snapshots/${snapshotId}/audit`)
-      return body.readings.map(({ path }: { path: string }) => path)
-    }
+    const places = async () => (await placesOf(harness, snapshotId)).map(({ path }) => path)
     expect(about(files)).toEqual([
       ['css/a.css', null, null, 'css/a.scss'],
       ['css/a.scss', null, null, null],
       ['vendor/x.css', 'third-party', 'vendor-folder', null],
     ])
     expect(await places()).toEqual(['css/a.css', 'css/a.scss'])
-    const choose = (path: string, choice: string | null) => {
+    const choose = async (path: string, choice: string | null) => {
       const id = files.find((f: FileRow) => f.path === path)?.id
-      return harness.http.put(`/api/sites/${siteId}/choice`).send({ files: [id], choice })
+      await harness.http
+        .put(`/api/sites/${siteId}/choice`)
+        .send({ files: [id], choice })
+        .expect(202)
+      return whenDone(harness, siteId)
     }
     await choose('vendor/x.css', 'take-in')
-    const { body } = await choose('css/a.css', 'set-aside')
+    const body = await choose('css/a.css', 'set-aside')
     expect(about(body.snapshot.files).map(([path, skipped]) => [path, skipped])).toEqual([
       ['css/a.css', 'set-aside'],
       ['css/a.scss', null],
@@ -93,12 +94,19 @@ describe('a copy that is taken in', () => {
   it('never changes: its bytes cannot be overwritten, and it is taken in once', async () => {
     const { siteId } = await siteWith(harness, 'Once', { 'a.css': CSS })
     await expect(BlobRow.update({ bytes: Buffer.from('x') }, { where: {} })).rejects.toThrow('never changes')
-    const again = await harness.http
-      .post(`/api/sites/${siteId}/copy`)
-      .attach('zip', await zipOf({ 'a.css': CSS }), 'a.zip')
-    expect([again.status, again.body.code]).toEqual([409, 'copy-exists'])
+    expect(await sendZip(siteId, await zipOf({ 'a.css': CSS }))).toMatchObject({ job: null })
+    expect(await sendZip(siteId, await zipOf({ 'b.css': CSS }))).toMatchObject({
+      job: { state: 'failed', problem: { code: 'copy-exists' } },
+    })
+    expect(await SnapshotRow.count({ where: { siteId } })).toBe(1)
   })
 })
+
+/** Sends an archive, and gives the site when that is done. */
+async function sendZip(siteId: string, zip: Buffer) {
+  await harness.http.post(`/api/sites/${siteId}/copy`).attach('zip', zip, 'site.zip').expect(202)
+  return whenDone(harness, siteId)
+}
 
 /** Sends files under their paths, as a browser sends a folder. */
 async function sendFolder(siteId: string, files: readonly (readonly [string, string])[]) {
@@ -108,7 +116,8 @@ async function sendFolder(siteId: string, files: readonly (readonly [string, str
     method: 'POST',
     body: form,
   })
-  return { status: answer.status, body: (await answer.json()) as { code?: string; snapshot: { files: FileRow[] } } }
+  expect(answer.status).toBe(202)
+  return whenDone(harness, siteId)
 }
 
 /** A ZIP with one entry under any name, which well-behaved packers refuse to write. */
@@ -165,12 +174,8 @@ describe('what is refused', () => {
 
   it.each(cases)('%s: %s', async (name, code, make) => {
     const siteId = await makeSite(harness, `Refused ${name}`)
-    const { body, type, status } = await harness.http
-      .post(`/api/sites/${siteId}/copy`)
-      .attach('zip', await make(), 'site.zip')
-    expect(type).toBe('application/problem+json')
-    expect([body.code, body.status]).toEqual([code, status])
-    expect(status).toBeGreaterThanOrEqual(400)
+    const { job, snapshot } = await sendZip(siteId, await make())
+    expect([job.state, job.problem.code, snapshot]).toEqual(['failed', code, null])
     expect(await SnapshotRow.count({ where: { siteId } })).toBe(0)
   })
 
@@ -180,12 +185,11 @@ describe('what is refused', () => {
     const damaged = Buffer.from(good)
     const second = damaged.indexOf('z.css') + 5
     damaged[second + 3] = (damaged[second + 3] ?? 0) ^ 0xff
-    const { body } = await harness.http.post(`/api/sites/${siteId}/copy`).attach('zip', damaged, 'site.zip').expect(422)
-    expect(body.code).toBe('damaged-zip')
+    expect((await sendZip(siteId, damaged)).job.problem.code).toBe('damaged-zip')
     expect(await SnapshotRow.count({ where: { siteId } })).toBe(0)
     const hash = createHash('sha256').update('b{color:#abcdef}').digest('hex')
     expect(await BlobRow.findByPk(hash)).toBeNull()
-    await harness.http.post(`/api/sites/${siteId}/copy`).attach('zip', good, 'site.zip').expect(201)
+    expect((await sendZip(siteId, good)).job).toBeNull()
   })
 
   it('the same path twice in a folder, and a folder without files', async () => {
@@ -194,7 +198,7 @@ describe('what is refused', () => {
       ['x/a.css', 'a'],
       ['x/a.css', 'b'],
     ])
-    expect([twice.status, twice.body.code]).toEqual([422, 'same-path-twice'])
+    expect(twice.job.problem.code).toBe('same-path-twice')
     const none = await harness.http.post(`/api/sites/${siteId}/copy`).field('x', '1')
     expect(none.status).toBeGreaterThanOrEqual(400)
   })

@@ -4,7 +4,7 @@ import { foldPlan, type PlanEvent } from '@undo-ink/core'
 import { QueryTypes } from 'sequelize'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import yauzl from 'yauzl'
-import { type Harness, siteWith, startServer } from './harness.ts'
+import { type Harness, placesOf, siteWith, startServer, whenDone } from './harness.ts'
 
 let harness: Harness
 beforeAll(async () => {
@@ -180,23 +180,26 @@ describe('the recoloured copy', () => {
 })
 
 describe('an audit', () => {
-  it('by older readers is made anew when it is asked for', async () => {
+  it('by older readers is not shown, and made anew when the server starts', async () => {
     const { snapshotId, siteId } = await siteWith(harness, 'Old audit', { 'a.scss': '$a: #7a2433;' })
-    const bind = [snapshotId]
-    await harness.sequelize.query("UPDATE audits SET reading_version = 1, tallies = '[]' WHERE snapshot_id = $1", {
-      bind,
-    })
-    await harness.sequelize.query('DELETE FROM readings WHERE snapshot_id = $1', { bind })
-    await harness.sequelize.query(
-      "UPDATE files SET skipped = 'no-colors-here', encoding = NULL WHERE snapshot_id = $1",
-      {
-        bind,
-      },
+    const sql = (text: string) => harness.sequelize.query(text, { bind: [snapshotId] })
+    await sql("UPDATE audits SET reading_version = 1, tallies = '[]' WHERE snapshot_id = $1")
+    await sql(
+      'UPDATE readings SET reading_version = 1 WHERE sha256 IN (SELECT sha256 FROM files WHERE snapshot_id = $1)',
     )
-    const { body } = await harness.http.get(`/api/snapshots/${snapshotId}/audit`).expect(200)
-    expect(body.readings[0].occurrences).toHaveLength(1)
-    const site = await harness.http.get(`/api/sites/${siteId}`).expect(200)
-    expect(site.body.snapshot.files[0]).toMatchObject({ skipped: null, encoding: 'utf-8' })
+    await sql("UPDATE files SET skipped = 'no-colors-here', encoding = NULL WHERE snapshot_id = $1")
+    for (const part of ['ledger', 'audit']) {
+      const { body } = await harness.http.get(`/api/snapshots/${snapshotId}/${part}`).expect(409)
+      expect(body.code).toBe('not-read')
+    }
+    const { body: before } = await harness.http.get(`/api/sites/${siteId}`).expect(200)
+    expect(before.snapshot.read).toBe(false)
+    const restarted = await startServer(harness.databaseUrl)
+    const { snapshot } = await whenDone(restarted, siteId)
+    expect(snapshot.read).toBe(true)
+    expect(snapshot.files[0]).toMatchObject({ skipped: null, encoding: 'utf-8' })
+    expect(await placesOf(restarted, snapshotId)).toHaveLength(1)
+    await restarted.stop()
   })
 })
 

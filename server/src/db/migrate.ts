@@ -4,9 +4,10 @@ import type { Migration } from './migration.ts'
 import { everyTextRead } from './migrations/2026-11-25-every-text-read.ts'
 import { fileChoice } from './migrations/2026-11-25-file-choice.ts'
 import { firstSlice } from './migrations/2026-11-25-first-slice.ts'
+import { jobs } from './migrations/2026-11-25-jobs.ts'
 import { readingVersion } from './migrations/2026-11-25-reading-version.ts'
 
-export const MIGRATIONS: readonly Migration[] = [firstSlice, readingVersion, fileChoice, everyTextRead]
+export const MIGRATIONS: readonly Migration[] = [firstSlice, readingVersion, fileChoice, everyTextRead, jobs]
 
 /** Any number that no other program takes as its advisory lock. */
 const LOCK = 4_600_001

@@ -1,4 +1,4 @@
-import type { SkipReason } from '@undo-ink/contracts'
+import type { Choice, Job, Problem, SkipReason } from '@undo-ink/contracts'
 import type { Encoding, FileChoice, PlanEvent, Reading, Syntax, ThirdParty } from '@undo-ink/core'
 import {
   type CreationOptional,
@@ -55,6 +55,8 @@ export class SnapshotRow extends Row<SnapshotRow> {
   declare id: string
   declare siteId: string
   declare receivedAt: Date
+  /** Equal for copies of the same files, byte for byte. */
+  declare digest: string
 }
 
 export class BlobRow extends Row<BlobRow> {
@@ -81,12 +83,69 @@ export class AuditRow extends Row<AuditRow> {
   declare tallies: readonly Tally[]
   /** Of the readers that made it. */
   declare readingVersion: number
+  /** All places as `packLedger` has them, in gzip. */
+  declare ledger: Buffer
+  /** What is listed apart from the places, as JSON in gzip. */
+  declare apart: Buffer
 }
 
+/** What was read from some bytes at some path: copies that hold the same file share it. */
 export class ReadingRow extends Row<ReadingRow> {
+  declare sha256: string
+  declare path: string
+  /** The choice that was made for the file; empty: none. */
+  declare choice: FileChoice | ''
+  declare readingVersion: number
+  declare about: Pick<FileRow, 'syntax' | 'encoding' | 'skipped' | 'thirdParty'>
+  declare places: number
+  /** The reading as JSON in gzip; null: not read. */
+  declare body: Buffer | null
+}
+
+/** The places of one file, as `packLedger` has them, in gzip. */
+export class OccurrencesRow extends Row<OccurrencesRow> {
   declare fileId: string
   declare snapshotId: string
-  declare body: Reading
+  declare places: number
+  declare body: Buffer
+}
+
+/** What a job is given: an upload, or the choice with which the files of the site's copy are read. */
+export type JobPayload = { readonly kind: 'zip' | 'files' } | { readonly kind: 'read'; readonly choice: Choice | null }
+
+export class JobRow extends Row<JobRow> {
+  declare id: string
+  declare kind: Job['kind']
+  declare siteId: string
+  declare payload: JobPayload
+  declare state: Job['state']
+  declare filesDone: CreationOptional<number>
+  declare filesTotal: CreationOptional<number | null>
+  declare places: CreationOptional<number>
+  declare problem: CreationOptional<Problem | null>
+  declare createdAt: Date
+}
+
+export class JobFileRow extends Row<JobFileRow> {
+  declare jobId: string
+  declare seq: CreationOptional<number>
+  declare path: string
+  declare places: number | null
+}
+
+export class UploadFileRow extends Row<UploadFileRow> {
+  declare jobId: string
+  declare position: number
+  declare name: string
+  /** BIGINT comes back as text. */
+  declare size: number | string
+}
+
+export class UploadChunkRow extends Row<UploadChunkRow> {
+  declare jobId: string
+  declare position: number
+  declare seq: number
+  declare bytes: Buffer
 }
 
 export class PlanRow extends Row<PlanRow> {
@@ -119,6 +178,7 @@ const uuid = () => ({ type: DataTypes.UUID, allowNull: false })
 const text = () => ({ type: DataTypes.TEXT, allowNull: false })
 const integer = () => ({ type: DataTypes.INTEGER, allowNull: false })
 const json = () => ({ type: DataTypes.JSONB, allowNull: false })
+const bytes = () => ({ type: DataTypes.BLOB, allowNull: false })
 const date = () => ({ type: DataTypes.DATE, allowNull: false })
 const key = <T extends object>(column: T) => ({ ...column, primaryKey: true })
 const nullable = <T extends object>(column: T) => ({ ...column, allowNull: true })
@@ -140,8 +200,8 @@ export function initModels(sequelize: Sequelize): void {
     color: text(),
   })
   define(SiteRow, 'sites', { id: key(uuid()), clientId: uuid(), name: text(), createdAt: date() })
-  define(SnapshotRow, 'snapshots', { id: key(uuid()), siteId: uuid(), receivedAt: date() })
-  define(BlobRow, 'blobs', { sha256: key(text()), bytes: { type: DataTypes.BLOB, allowNull: false } })
+  define(SnapshotRow, 'snapshots', { id: key(uuid()), siteId: uuid(), receivedAt: date(), digest: text() })
+  define(BlobRow, 'blobs', { sha256: key(text()), bytes: bytes() })
   define(FileRow, 'files', {
     id: key(uuid()),
     snapshotId: uuid(),
@@ -154,8 +214,58 @@ export function initModels(sequelize: Sequelize): void {
     thirdParty: nullable(text()),
     choice: nullable(text()),
   })
-  define(AuditRow, 'audits', { snapshotId: key(uuid()), tallies: json(), readingVersion: integer() })
-  define(ReadingRow, 'readings', { fileId: key(uuid()), snapshotId: uuid(), body: json() })
+  define(AuditRow, 'audits', {
+    snapshotId: key(uuid()),
+    tallies: json(),
+    readingVersion: integer(),
+    ledger: bytes(),
+    apart: bytes(),
+  })
+  define(ReadingRow, 'readings', {
+    sha256: key(text()),
+    path: key(text()),
+    choice: key(text()),
+    readingVersion: integer(),
+    about: json(),
+    places: integer(),
+    body: nullable(bytes()),
+  })
+  define(OccurrencesRow, 'occurrences', {
+    fileId: key(uuid()),
+    snapshotId: uuid(),
+    places: integer(),
+    body: bytes(),
+  })
+  define(JobRow, 'jobs', {
+    id: key(uuid()),
+    kind: text(),
+    siteId: uuid(),
+    payload: json(),
+    state: text(),
+    filesDone: { ...integer(), defaultValue: 0 },
+    filesTotal: nullable(integer()),
+    places: { ...integer(), defaultValue: 0 },
+    problem: nullable(json()),
+    createdAt: date(),
+  })
+  define(JobFileRow, 'job_files', {
+    jobId: key(uuid()),
+    seq: key({ ...integer(), autoIncrement: true }),
+    path: text(),
+    places: nullable(integer()),
+  })
+  define(UploadFileRow, 'upload_files', {
+    jobId: key(uuid()),
+    position: key(integer()),
+    name: text(),
+    size: { type: DataTypes.BIGINT, allowNull: false },
+  })
+  define(UploadChunkRow, 'upload_chunks', {
+    jobId: key(uuid()),
+    position: key(integer()),
+    seq: key(integer()),
+    bytes: bytes(),
+  })
   define(PlanRow, 'plans', {
     id: key(uuid()),
     snapshotId: uuid(),

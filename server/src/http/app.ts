@@ -6,8 +6,8 @@ import { pinoHttp } from 'pino-http'
 import type { Sequelize } from 'sequelize'
 import type { Config } from '../config.ts'
 import { auditRoutes } from '../features/audit/routes.ts'
-import type { Auditor } from '../features/audit/service.ts'
 import { intakeRoutes } from '../features/intake/routes.ts'
+import { jobRoutes } from '../features/jobs/routes.ts'
 import { planRoutes } from '../features/plans/routes.ts'
 import { rewriteRoutes } from '../features/rewrite/routes.ts'
 import { siteRoutes } from '../features/sites/routes.ts'
@@ -18,12 +18,11 @@ import { answerProblem, Refusal } from './problem.ts'
 interface Parts {
   readonly config: Config
   readonly sequelize: Sequelize
-  readonly auditor: Auditor
   readonly logger: Logger
 }
 
 /** The whole HTTP face: the application under its own names, and every visitor name. */
-export function makeApp({ config, sequelize, auditor, logger }: Parts): Express {
+export function makeApp({ config, sequelize, logger }: Parts): Express {
   const app = express()
   app.disable('x-powered-by')
   // Headers hold visitor names, which are secrets: neither they nor query texts are logged.
@@ -41,7 +40,7 @@ export function makeApp({ config, sequelize, auditor, logger }: Parts): Express 
     }),
   )
   app.use(knownHosts(config))
-  const visitor = serveVisitor(config, auditor)
+  const visitor = serveVisitor(config)
   app.use((req, res, next) => (res.locals.visitor ? visitor(req, res, next) : next()))
 
   app.use(headers(config))
@@ -50,7 +49,7 @@ export function makeApp({ config, sequelize, auditor, logger }: Parts): Express 
     await sequelize.query('SELECT 1')
     res.json({ status: 'ok' })
   })
-  app.use('/api', express.json({ limit: '4mb' }), apiRoutes(config, sequelize, auditor))
+  app.use('/api', express.json({ limit: '4mb' }), apiRoutes(config, sequelize))
   app.use('/api', () => {
     throw new Refusal('not-found', 'There is nothing here')
   })
@@ -59,13 +58,14 @@ export function makeApp({ config, sequelize, auditor, logger }: Parts): Express 
   return app
 }
 
-function apiRoutes(config: Config, sequelize: Sequelize, auditor: Auditor) {
+function apiRoutes(config: Config, sequelize: Sequelize) {
   return [
-    siteRoutes(sequelize, auditor),
-    intakeRoutes(sequelize, auditor),
-    auditRoutes(auditor),
+    siteRoutes(sequelize),
+    intakeRoutes(sequelize),
+    auditRoutes(sequelize),
+    jobRoutes(sequelize),
     planRoutes(sequelize),
-    rewriteRoutes(auditor),
+    rewriteRoutes(),
     visitRoutes(config),
   ]
 }

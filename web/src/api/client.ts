@@ -16,14 +16,21 @@ export class ApiError extends Error {
 
 /** Asks the API under `/api` and checks the answer against its contract. Throws ApiError. */
 export async function ask<S extends z.ZodType>(schema: S, path: string, init: RequestInit = {}): Promise<z.output<S>> {
+  return schema.parse(await (await request(path, init)).json())
+}
+
+/** Asks the API for bytes. Throws ApiError. */
+export async function askBytes(path: string): Promise<Uint8Array> {
+  return new Uint8Array(await (await request(path, {})).arrayBuffer())
+}
+
+async function request(path: string, init: RequestInit): Promise<Response> {
   const response = await fetch(`/api${path}`, init).catch(() => {
     throw new ApiError(null)
   })
-  if (!response.ok) {
-    const body: unknown = await response.json().catch(() => null)
-    throw new ApiError(problemSchema.safeParse(body).data ?? null)
-  }
-  return schema.parse(await response.json())
+  if (response.ok) return response
+  const body: unknown = await response.json().catch(() => null)
+  throw new ApiError(problemSchema.safeParse(body).data ?? null)
 }
 
 export function send(body: unknown): RequestInit {

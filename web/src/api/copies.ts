@@ -1,6 +1,6 @@
 import { queryOptions, useQuery } from '@tanstack/react-query'
-import { auditSchema, fileTextSchema, visitSchema } from '@undo-ink/contracts'
-import { ask } from './client.ts'
+import { auditSchema, fileTextSchema, readLedger, visitSchema } from '@undo-ink/contracts'
+import { ask, askBytes } from './client.ts'
 
 /** What never changes is fetched once. */
 const FOREVER = { staleTime: Number.POSITIVE_INFINITY, gcTime: 10 * 60_000 }
@@ -9,6 +9,16 @@ export function auditQuery(snapshotId: string) {
   return queryOptions({
     queryKey: ['audit', snapshotId],
     queryFn: () => ask(auditSchema, `/snapshots/${snapshotId}/audit`),
+    ...FOREVER,
+  })
+}
+
+export function ledgerQuery(snapshotId: string) {
+  return queryOptions({
+    queryKey: ['ledger', snapshotId],
+    queryFn: async () => readLedger(await askBytes(`/snapshots/${snapshotId}/ledger`)),
+    // Compared part by part it would cost more than drawing anew.
+    structuralSharing: false,
     ...FOREVER,
   })
 }

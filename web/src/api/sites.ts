@@ -2,7 +2,6 @@ import { type QueryClient, queryOptions, useMutation, useQuery, useQueryClient }
 import { type Choice, type Site, siteSchema, siteSummarySchema } from '@undo-ink/contracts'
 import { z } from 'zod'
 import { ask, send } from './client.ts'
-import { auditQuery } from './copies.ts'
 
 const sitesQuery = queryOptions({
   queryKey: ['sites'],
@@ -48,11 +47,7 @@ export function useChooseFiles(site: Site) {
   const client = useQueryClient()
   return useMutation({
     mutationFn: (choice: Choice) => ask(siteSchema, `/sites/${site.id}/choice`, { ...send(choice), method: 'PUT' }),
-    onSuccess: async (chosen) => {
-      // First what the files hold, then that they are read: the screen never shows one without the other.
-      await client.refetchQueries({ queryKey: auditQuery(site.snapshot?.id ?? '').queryKey })
-      remember(client, chosen)
-    },
+    onSuccess: (chosen) => remember(client, chosen),
   })
 }
 

@@ -2,8 +2,11 @@ import { Box, Flex, Spinner, Text } from '@chakra-ui/react'
 import { useSuspenseQuery } from '@tanstack/react-query'
 import { Suspense, useEffect } from 'react'
 import { Navigate, Outlet, useLocation, useParams } from 'react-router'
+import { isActive, useWatchJob } from '../api/jobs.ts'
 import { siteQuery } from '../api/sites.ts'
 import { FirstIntake } from '../stages/intake/first-intake.tsx'
+import { ReadingScreen } from '../stages/intake/reading-screen.tsx'
+import { UnreadScreen } from '../stages/intake/unread-screen.tsx'
 import { useView } from '../work/view-store.ts'
 import { WorkProvider } from '../work/work.tsx'
 import { Bands } from './bands.tsx'
@@ -19,12 +22,19 @@ export function SiteFrame() {
   // biome-ignore lint/correctness/useExhaustiveDependencies: a stretch belongs to the site it was chosen in
   useEffect(() => () => chooseStretch(null), [siteId, chooseStretch])
   const { pathname } = useLocation()
-  if (!site.snapshot) {
-    if (!pathname.endsWith('/intake')) return <Navigate to={`/sites/${siteId}/intake`} replace />
+  useWatchJob(site)
+  if (!site.snapshot?.read) {
+    if (!site.snapshot && !pathname.endsWith('/intake')) return <Navigate to={`/sites/${siteId}/intake`} replace />
     return (
-      <Flex direction="column" minH="100%">
+      <Flex direction="column" minH="100%" h={{ md: '100%' }}>
         <PlainHeader title={site.name} />
-        <FirstIntake site={site} />
+        {isActive(site.job) ? (
+          <ReadingScreen job={site.job} />
+        ) : site.snapshot ? (
+          <UnreadScreen site={site} />
+        ) : (
+          <FirstIntake site={site} />
+        )}
       </Flex>
     )
   }

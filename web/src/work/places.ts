@@ -1,23 +1,26 @@
 import type { Audit, Snapshot } from '@undo-ink/contracts'
-import type { Behavior, Computed, Keyword, Occurrence, PlacedFinding } from '@undo-ink/core'
+import {
+  type Behavior,
+  type Computed,
+  type Keyword,
+  type Ledger,
+  type LedgerPlace,
+  type PlacedFinding,
+  placeAt,
+} from '@undo-ink/core'
 
-/** An occurrence with its file. */
-export interface PlaceOf extends Occurrence {
-  /** Index among all places of the site. */
-  readonly index: number
-  readonly path: string
+/** A place of the ledger with the id of its file. */
+export interface PlaceOf extends LedgerPlace {
   readonly fileId: string
 }
 
 /** All places of a site, by file and position. */
-export function placesOf(audit: Audit, snapshot: Snapshot): PlaceOf[] {
+export function placesOf(ledger: Ledger, snapshot: Snapshot): PlaceOf[] {
   const ids = new Map(snapshot.files.map(({ path, id }) => [path, id]))
-  const places: PlaceOf[] = []
-  for (const { path, occurrences } of audit.readings) {
-    const fileId = ids.get(path) ?? ''
-    for (const occurrence of occurrences) places.push({ ...occurrence, path, fileId, index: places.length })
-  }
-  return places
+  return Array.from({ length: ledger.length }, (_, index) => {
+    const place = placeAt(ledger, index)
+    return { ...place, fileId: ids.get(place.path) ?? '' }
+  })
 }
 
 export type InFile<T> = T & { readonly path: string }

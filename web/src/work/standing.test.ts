@@ -1,19 +1,15 @@
-import { readSource, resolver } from '@undo-ink/core'
+import { ledgerOf, readSource, resolver } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
 import { byDecision, byFile, changesOf } from '../stages/handover/changes.ts'
 import { countBy, groupBy, placesOf } from './places.ts'
 import { reuseRows, rowOf, sharesOf } from './standing.ts'
 
-const read = (path: string, text: string) => ({ path, ...readSource({ path, text, encoding: 'utf-8' }) }) as never
+const read = (path: string, text: string) => ({ path, ...readSource({ path, text, encoding: 'utf-8' }) })
 const places = placesOf(
-  {
-    readings: [
-      read('a.css', 'a{color:#7a2433;background:#7a2433} b{color:#fff}'),
-      read('b.css', 'c{border-color:#7A2433}'),
-    ],
-    variables: [],
-    pages: { pages: [], unused: [] },
-  },
+  ledgerOf([
+    read('a.css', 'a{color:#7a2433;background:#7a2433} b{color:#fff}'),
+    read('b.css', 'c{border-color:#7A2433}'),
+  ]),
   {
     files: [
       { path: 'a.css', id: 'fa' },

@@ -6,6 +6,7 @@ import {
   clustersAt,
   foldPlan,
   isDecided,
+  type Ledger,
   type Outcome,
   type PlacedFinding,
   type PlanState,
@@ -16,7 +17,7 @@ import {
 } from '@undo-ink/core'
 import { createContext, type ReactNode, useContext, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
-import { auditQuery } from '../api/copies.ts'
+import { auditQuery, ledgerQuery } from '../api/copies.ts'
 import { getPlan, paletteQuery, postEvent, postPalette } from '../api/plans.ts'
 import { apartOf, countBy, groupBy, type InFile, type PlaceOf, placesOf, type Taking } from './places.ts'
 import { createPlanStore, type PlanStore, shownEvents } from './plan-store.ts'
@@ -56,7 +57,7 @@ const WorkContext = createContext<Work | null>(null)
 /** Loads what a site's stages need, and keeps it up to date with every act. Suspends until it is there. */
 export function WorkProvider({ site, snapshot, children }: { site: Site; snapshot: Snapshot; children: ReactNode }) {
   // Asked for together: one after the other each would wait for the one before.
-  const [{ data: plan }, { data: audit }] = useSuspenseQueries({
+  const [{ data: plan }, { data: audit }, { data: ledger }] = useSuspenseQueries({
     queries: [
       {
         queryKey: ['plan', snapshot.planId],
@@ -66,10 +67,11 @@ export function WorkProvider({ site, snapshot, children }: { site: Site; snapsho
         gcTime: 0,
       },
       auditQuery(snapshot.id),
+      ledgerQuery(snapshot.id),
     ],
   })
   return (
-    <LoadedWork key={plan.id} site={site} snapshot={snapshot} plan={plan} audit={audit}>
+    <LoadedWork key={plan.id} site={site} snapshot={snapshot} plan={plan} audit={audit} ledger={ledger}>
       {children}
     </LoadedWork>
   )
@@ -80,12 +82,14 @@ function LoadedWork({
   snapshot,
   plan,
   audit,
+  ledger,
   children,
 }: {
   site: Site
   snapshot: Snapshot
   plan: Plan
   audit: Audit
+  ledger: Ledger
   children: ReactNode
 }) {
   const client = useQueryClient()
@@ -114,7 +118,7 @@ function LoadedWork({
   const planState = useStore(store)
   const { data: palette } = useSuspenseQuery(paletteQuery(plan.paletteId))
 
-  const places = useMemo(() => placesOf(audit, snapshot), [audit, snapshot])
+  const places = useMemo(() => placesOf(ledger, snapshot), [ledger, snapshot])
   const { taking, behaviors, findings } = useMemo(() => apartOf(audit), [audit])
   const variableUses = useMemo(() => new Map(audit.variables.map(({ name, uses }) => [name, uses])), [audit])
   const counts = useMemo(() => countBy(places, ({ color }) => color), [places])

@@ -1,94 +1,104 @@
-import type { Audit, FileText } from '@undo-ink/contracts'
-import { decode, type FileReading, linkChannels, listPages, listVariables, type Reading } from '@undo-ink/core'
-import { Piscina } from 'piscina'
+import { gunzipSync } from 'node:zlib'
+import type { Choice, FileText } from '@undo-ink/contracts'
+import { decode, type LedgerPlace, placeAt, unpackLedger } from '@undo-ink/core'
 import type { Sequelize } from 'sequelize'
-import { SnapshotRow, type Tally } from '../../db/models.ts'
+import { FileRow, SnapshotRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
-import { listFiles } from '../sites/store.ts'
-import { type AuditedFile, findFile, findReadings, isAudited, loadBytes, saveAudit } from './store.ts'
-import type { FileToRead, ReadFile } from './worker.ts'
+import type { JobWork } from '../jobs/queue.ts'
+import { addJob, openJob } from '../jobs/store.ts'
+import { latestSnapshot, listFiles } from '../sites/store.ts'
+import { type KeptFile, type Reader, type ReadFile, tell, twoAtATime } from './reader.ts'
+import {
+  findAuditPart,
+  findFile,
+  findOccurrences,
+  isAudited,
+  loadBytes,
+  outdatedSnapshots,
+  saveAudit,
+} from './store.ts'
 
-/** Reads snapshots in worker threads. */
-export interface Auditor {
-  /** Audits a snapshot that has no audit by today's readers; an audit that was cut off begins anew. */
-  audit(snapshotId: string): Promise<void>
-  close(): Promise<void>
-}
-
-/** The worker is built beside the server; run from source, it is the source. */
-const FROM_SOURCE = import.meta.url.endsWith('.ts')
-const WORKER = new URL(FROM_SOURCE ? './worker.ts' : './audit-worker.js', import.meta.url)
-
-export function makeAuditor(sequelize: Sequelize): Auditor {
-  const pool = new Piscina<FileToRead, ReadFile>({
-    filename: WORKER.href,
-    execArgv: FROM_SOURCE ? ['--import', 'tsx'] : [],
-    maxThreads: 2,
-    idleTimeout: 10_000,
-  })
-  return {
-    async audit(snapshotId) {
-      if (await isAudited(snapshotId)) return
-      const files = (await listFiles(snapshotId)).filter(({ sha256 }) => sha256 !== null)
-      const read: AuditedFile[] = []
-      // Two at a time, so that the bytes of a large site are never all in memory.
-      for (let at = 0; at < files.length; at += 2) {
-        const pair = files.slice(at, at + 2).map(async (file) => {
-          const bytes = await loadBytes(file.sha256 as string)
-          return { fileId: file.id, ...(await pool.run({ path: file.path, bytes, choice: file.choice })) }
-        })
-        read.push(...(await Promise.all(pair)))
-      }
-      const linked = linkChannels(read)
-      const tallies = tally(linked.flatMap(({ reading }) => reading ?? []))
-      await saveAudit(sequelize, snapshotId, tallies, linked)
-    },
-    close: () => pool.destroy(),
-  }
-}
-
-function tally(readings: readonly Reading[]): Tally[] {
-  const counts = new Map<string, Tally>()
-  for (const { occurrences } of readings) {
-    for (const { color, use } of occurrences) {
-      const key = `${color} ${use}`
-      counts.set(key, { color, use, count: (counts.get(key)?.count ?? 0) + 1 })
-    }
-  }
-  return [...counts.values()]
-}
-
-/** What every file of a snapshot holds, by path. */
-export async function getAudit(auditor: Auditor, snapshotId: string): Promise<Audit> {
-  if (!(await SnapshotRow.findByPk(snapshotId))) throw new Refusal('not-found', 'There is no such copy')
-  await auditor.audit(snapshotId)
-  const rows = new Map((await findReadings(snapshotId)).map(({ fileId, body }) => [fileId, body]))
-  const all = await listFiles(snapshotId)
-  const files = all.flatMap(({ id, path }) => {
-    const reading = rows.get(id)
-    return reading ? [{ path, reading }] : []
-  })
-  const pages = listPages(
-    files,
-    all.map(({ path }) => path),
+/** Has the copy of a site read, with a choice for some of its files: what was read before of the others is kept. */
+export async function requestAudit(sequelize: Sequelize, siteId: string, choice: Choice | null): Promise<void> {
+  const latest = await latestSnapshot(siteId)
+  const files = choice?.files ?? []
+  const found = latest ? await FileRow.count({ where: { snapshotId: latest.snapshot.id, id: [...files] } }) : 0
+  if (!latest || found !== new Set(files).size)
+    throw new Refusal('not-found', 'Some of these files are not in the copy')
+  await sequelize.transaction((transaction) =>
+    addJob(sequelize, { siteId, kind: 'audit', payload: { kind: 'read', choice } }, transaction),
   )
-  return { readings: files.flatMap(answerOf), variables: listVariables(files), pages }
 }
 
-/** What is sent of one file; nothing where it holds nothing. */
-function answerOf({ path, reading }: FileReading): Audit['readings'] {
-  const { occurrences, keywords, computed, behaviors, findings } = reading
-  if (occurrences.length + keywords.length + computed.length + behaviors.length + findings.length === 0) return []
-  return [
-    {
-      path,
-      occurrences: [...occurrences],
-      keywords: [...keywords],
-      computed: [...computed],
-      behaviors: [...behaviors],
-      findings: [...findings],
-    },
-  ]
+/** Has every copy read again that older readers have read, unless somebody stopped that. */
+export async function requestOutdated(sequelize: Sequelize): Promise<void> {
+  for (const { siteId } of await outdatedSnapshots(sequelize))
+    if (!(await openJob(siteId))) await requestAudit(sequelize, siteId, null)
+}
+
+interface ChosenFile extends KeptFile {
+  readonly id: string
+}
+
+/** The work of a job that reads a copy which is there already. Nothing changes before all of it is done. */
+export function auditWork(sequelize: Sequelize, reader: Reader): JobWork {
+  return async ({ siteId, payload }, progress) => {
+    const latest = await latestSnapshot(siteId)
+    if (!latest || payload.kind !== 'read') throw new Error('the job names no copy')
+    const snapshotId = latest.snapshot.id
+    const rows = await listFiles(snapshotId)
+    const chosen = new Set(payload.choice?.files)
+    const files = rows.map(
+      ({ id, path, sha256, choice }): ChosenFile => ({
+        id,
+        path,
+        sha256,
+        choice: chosen.has(id) ? (payload.choice?.choice ?? null) : choice,
+      }),
+    )
+    await progress.begin(files.length)
+    const read = await twoAtATime(files, async (file): Promise<ReadFile<ChosenFile>> => {
+      const { sha256 } = file
+      const reading = sha256 === null ? null : await reader.read({ ...file, sha256 }, () => loadBytes(sha256))
+      await tell(progress, file.path, reading)
+      return { file, reading }
+    })
+    await progress.flush()
+    const assembled = await reader.assemble(read)
+    await sequelize.transaction(async (transaction) => {
+      await SnapshotRow.findByPk(snapshotId, { transaction, lock: true })
+      for (const { file, reading } of read)
+        if (reading)
+          await FileRow.update({ ...reading.about, choice: file.choice }, { where: { id: file.id }, transaction })
+      await saveAudit(sequelize, snapshotId, assembled, transaction)
+      await progress.end(transaction)
+    })
+  }
+}
+
+/** Refuses what needs the files to be read before they are. */
+export async function requireAudit(snapshotId: string): Promise<void> {
+  if (!(await isAudited(snapshotId))) throw notRead()
+}
+
+/** One part of an audit, in gzip. */
+export async function getAuditPart(snapshotId: string, part: 'ledger' | 'apart'): Promise<Buffer> {
+  const bytes = await findAuditPart(snapshotId, part)
+  if (bytes) return bytes
+  throw (await SnapshotRow.findByPk(snapshotId)) ? notRead() : new Refusal('not-found', 'There is no such copy')
+}
+
+function notRead(): Refusal {
+  return new Refusal('not-read', 'The files of this copy are not read yet')
+}
+
+/** The places of one file. */
+export async function placesOfFile(fileId: string): Promise<LedgerPlace[]> {
+  const bytes = await findOccurrences(fileId)
+  if (!bytes) return []
+  const ledger = unpackLedger(gunzipSync(bytes))
+  if (!ledger) throw new Error(`the places of file ${fileId} cannot be read`)
+  return Array.from({ length: ledger.length }, (_, index) => placeAt(ledger, index))
 }
 
 export async function getFileText(fileId: string): Promise<FileText> {

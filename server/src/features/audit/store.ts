@@ -1,74 +1,87 @@
-import type { Choice } from '@undo-ink/contracts'
-import { READING_VERSION } from '@undo-ink/core'
-import type { Sequelize, Transaction } from 'sequelize'
-import { AuditRow, BlobRow, FileRow, ReadingRow, SnapshotRow, type Tally } from '../../db/models.ts'
-import type { ReadFile } from './worker.ts'
+import { type FileChoice, READING_VERSION } from '@undo-ink/core'
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
+import { AuditRow, BlobRow, FileRow, OccurrencesRow, ReadingRow, type Tally } from '../../db/models.ts'
+import { bufferOf } from './reader.ts'
+import type { Assembled } from './worker.ts'
 
 export async function findTallies(snapshotId: string): Promise<readonly Tally[] | null> {
-  return (await AuditRow.findByPk(snapshotId))?.tallies ?? null
+  return (await AuditRow.findByPk(snapshotId, { attributes: ['tallies'] }))?.tallies ?? null
 }
 
 /** Whether a snapshot has an audit by today's readers. */
-export async function isAudited(snapshotId: string, transaction?: Transaction): Promise<boolean> {
+export async function isAudited(snapshotId: string): Promise<boolean> {
+  return (await AuditRow.count({ where: { snapshotId, readingVersion: READING_VERSION } })) > 0
+}
+
+/** Snapshots whose audit older readers made. */
+export async function outdatedSnapshots(sequelize: Sequelize): Promise<{ siteId: string }[]> {
+  return sequelize.query<{ siteId: string }>(
+    `SELECT DISTINCT site_id AS "siteId" FROM snapshots LEFT JOIN audits ON snapshot_id = snapshots.id
+     WHERE reading_version IS DISTINCT FROM $1`,
+    { bind: [READING_VERSION], type: QueryTypes.SELECT },
+  )
+}
+
+/** One part of an audit by today's readers; null: there is none. */
+export async function findAuditPart(snapshotId: string, part: 'ledger' | 'apart'): Promise<Buffer | null> {
   const where = { snapshotId, readingVersion: READING_VERSION }
-  return (await AuditRow.count({ where, transaction: transaction ?? null })) > 0
+  return (await AuditRow.findOne({ where, attributes: [part] }))?.[part] ?? null
 }
 
 export async function loadBytes(sha256: string): Promise<Buffer> {
   return (await BlobRow.findByPk(sha256, { rejectOnEmpty: true })).bytes
 }
 
-export function findReadings(snapshotId: string): Promise<ReadingRow[]> {
-  return ReadingRow.findAll({ where: { snapshotId } })
-}
-
-export function findReading(fileId: string): Promise<ReadingRow | null> {
-  return ReadingRow.findByPk(fileId)
-}
-
 export function findFile(id: string): Promise<FileRow | null> {
   return FileRow.findByPk(id)
 }
 
-/** What was made of one file. */
-export interface AuditedFile extends ReadFile {
-  readonly fileId: string
+/** The places of one file as they are stored; null: it holds none. */
+export async function findOccurrences(fileId: string): Promise<Buffer | null> {
+  return (await OccurrencesRow.findByPk(fileId))?.body ?? null
 }
 
-/** Stores an audit as a whole, instead of one by older readers. Two processes that audited one snapshot got the same: the second changes nothing. */
+/** What was read from a file. */
+export type ReadingOf = Pick<ReadingRow, 'about' | 'places' | 'body'>
+
+/** What today's readers read from the same bytes at the same path under the same choice. */
+export function findReading(sha256: string, path: string, choice: FileChoice | null): Promise<ReadingOf | null> {
+  return ReadingRow.findOne({ where: { sha256, path, choice: choice ?? '', readingVersion: READING_VERSION } })
+}
+
+export async function saveReading({
+  choice,
+  ...reading
+}: ReadingOf & { sha256: string; path: string; choice: FileChoice | null }): Promise<ReadingOf> {
+  await ReadingRow.upsert({ ...reading, choice: choice ?? '', readingVersion: READING_VERSION })
+  return reading
+}
+
+/** Stores an audit as a whole, instead of the one before. */
 export async function saveAudit(
   sequelize: Sequelize,
   snapshotId: string,
-  tallies: readonly Tally[],
-  files: readonly AuditedFile[],
+  { files, ledger, apart, tallies }: Assembled,
+  transaction: Transaction,
 ): Promise<void> {
-  await sequelize.transaction(async (transaction) => {
-    await SnapshotRow.findByPk(snapshotId, { transaction, lock: true })
-    if (await isAudited(snapshotId, transaction)) return
-    await ReadingRow.destroy({ where: { snapshotId }, transaction })
-    await AuditRow.upsert({ snapshotId, tallies, readingVersion: READING_VERSION }, { transaction })
-    for (const { fileId, syntax, encoding, skipped, thirdParty } of files)
-      await FileRow.update({ syntax, encoding, skipped, thirdParty }, { where: { id: fileId }, transaction })
-    await ReadingRow.bulkCreate(
-      files.flatMap(({ fileId, reading }) => (reading ? [{ fileId, snapshotId, body: reading }] : [])),
-      { transaction },
-    )
-  })
-}
-
-/** Records what is to become of some files of a snapshot, whose audit is then to be made anew; how many files of it were named. */
-export async function chooseFiles(
-  sequelize: Sequelize,
-  snapshotId: string,
-  { files, choice }: Choice,
-): Promise<number> {
-  return sequelize.transaction(async (transaction) => {
-    await SnapshotRow.findByPk(snapshotId, { transaction, lock: true })
-    const [count] = await FileRow.update({ choice }, { where: { snapshotId, id: [...files] }, transaction })
-    if (count > 0) {
-      await ReadingRow.destroy({ where: { snapshotId }, transaction })
-      await AuditRow.destroy({ where: { snapshotId }, transaction })
-    }
-    return count
-  })
+  await AuditRow.destroy({ where: { snapshotId }, transaction })
+  await AuditRow.create(
+    { snapshotId, tallies, readingVersion: READING_VERSION, ledger: bufferOf(ledger), apart: bufferOf(apart) },
+    { transaction },
+  )
+  await sequelize.query(
+    `INSERT INTO occurrences (file_id, snapshot_id, places, body)
+     SELECT files.id, $1, given.places, given.body FROM unnest($2::text[], $3::int[], $4::bytea[]) AS given (path, places, body)
+     JOIN files ON files.snapshot_id = $1 AND files.path = given.path`,
+    {
+      bind: [
+        snapshotId,
+        files.map(({ path }) => path),
+        files.map(({ places }) => places),
+        files.map(({ body }) => bufferOf(body)),
+      ],
+      transaction,
+      type: QueryTypes.INSERT,
+    },
+  )
 }

@@ -1,60 +1,127 @@
 import { createHash, randomUUID } from 'node:crypto'
+import { mkdtemp, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { LIMITS } from '@undo-ink/contracts'
-import { classify, syntaxOf, TOLERANCES } from '@undo-ink/core'
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
+import { syntaxOf, TOLERANCES } from '@undo-ink/core'
+import type { Sequelize, Transaction } from 'sequelize'
 import { FileRow, PaletteRow, PaletteVersionRow, PlanRow, SiteRow, SnapshotRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
+import { type KeptFile, type Reader, type ReadFile, tell, twoAtATime } from '../audit/reader.ts'
+import { saveAudit } from '../audit/store.ts'
+import type { Progress } from '../jobs/progress.ts'
+import type { JobWork } from '../jobs/queue.ts'
 import { addVisitorNames } from '../visitor/store.ts'
+import { dropUnused, keepBlob } from './blobs.ts'
 import { commonRoot } from './path.ts'
 import type { ReceivedFile } from './received.ts'
+import { openUpload } from './staging.ts'
 
-/** Takes a copy in, exactly as received: all of it or, on any refusal, nothing. Gives the id of the snapshot. */
-export async function takeIn(sequelize: Sequelize, siteId: string, files: readonly ReceivedFile[]): Promise<string> {
-  checkFiles(files)
-  const root = commonRoot(files.map(({ path }) => path))
-  return sequelize.transaction(async (transaction) => {
-    // The lock makes two intakes of one site wait for each other.
-    const site = await SiteRow.findByPk(siteId, { transaction, lock: true })
-    if (!site) throw new Refusal('not-found', 'There is no such site')
-    if (await SnapshotRow.findOne({ where: { siteId }, transaction }))
-      throw new Refusal('copy-exists', 'This site has its copy already', 'Make another site for another copy.')
-    const snapshot = await SnapshotRow.create({ id: randomUUID(), siteId, receivedAt: new Date() }, { transaction })
-    let total = 0
-    for (const file of files) {
-      const bytes = await file.bytes()
-      total += bytes?.length ?? 0
-      if (total > LIMITS.totalBytes)
-        throw new Refusal(
-          'unpacks-too-large',
-          `A copy may hold ${LIMITS.totalBytes / 1024 / 1024} MB in all; nothing was taken in`,
-        )
-      const path = file.path.slice(root.length)
-      await FileRow.create(
-        {
-          id: randomUUID(),
-          snapshotId: snapshot.id,
-          path,
-          size: bytes?.length ?? file.size,
-          sha256: bytes && (await keepBlob(sequelize, bytes, transaction)),
-          ...aboutFile(path, bytes),
-        },
-        { transaction },
-      )
+/** The work of a job that takes a copy in and reads it: all of it or, on any refusal, nothing. */
+export function intakeWork(sequelize: Sequelize, reader: Reader): JobWork {
+  return async (job, progress) => {
+    const folder = await mkdtemp(join(tmpdir(), 'undo-ink-intake-'))
+    const kept = new Set<string>()
+    try {
+      const { files, close } = await openUpload(job, folder)
+      try {
+        checkFiles(files)
+        const taken = await takeFiles(sequelize, reader, files, kept, progress)
+        await progress.flush()
+        const assembled = await reader.assemble(taken)
+        await sequelize.transaction(async (transaction) => {
+          const snapshotId = await makeSnapshot(job.siteId, taken, transaction)
+          if (snapshotId !== null) await saveAudit(sequelize, snapshotId, assembled, transaction)
+          await progress.end(transaction)
+        })
+      } finally {
+        close()
+      }
+    } catch (error) {
+      await dropUnused(sequelize, [...kept])
+      throw error
+    } finally {
+      await rm(folder, { recursive: true, force: true })
     }
-    const planId = await startPlan(snapshot.id, site.clientId, transaction)
-    await addVisitorNames(snapshot.id, planId, transaction)
-    return snapshot.id
+  }
+}
+
+interface TakenFile extends KeptFile {
+  readonly size: number
+}
+
+/** Keeps and reads each file. @param kept gets the hash of each file that is kept */
+async function takeFiles(
+  sequelize: Sequelize,
+  reader: Reader,
+  files: readonly ReceivedFile[],
+  kept: Set<string>,
+  progress: Progress,
+): Promise<ReadFile<TakenFile>[]> {
+  const root = commonRoot(files.map(({ path }) => path))
+  let total = 0
+  await progress.begin(files.length)
+  return twoAtATime(files, async (received): Promise<ReadFile<TakenFile>> => {
+    const path = received.path.slice(root.length)
+    const bytes = await received.bytes()
+    if (!bytes) {
+      await progress.fileDone(path, null)
+      return { file: { path, size: received.size, sha256: null, choice: null }, reading: null }
+    }
+    total += bytes.length
+    if (total > LIMITS.totalBytes)
+      throw new Refusal(
+        'unpacks-too-large',
+        `A copy may hold ${LIMITS.totalBytes / 1024 / 1024} MB in all; nothing was taken in`,
+      )
+    const sha256 = createHash('sha256').update(bytes).digest('hex')
+    kept.add(sha256)
+    await keepBlob(sequelize, sha256, bytes)
+    const file = { path, size: bytes.length, sha256, choice: null }
+    const reading = await reader.read(file, async () => bytes)
+    await tell(progress, path, reading)
+    return { file, reading }
   })
 }
 
-/** What is known of a file before its audit; null bytes: too large to keep. */
-function aboutFile(
-  path: string,
-  bytes: Buffer | null,
-): Pick<FileRow, 'syntax' | 'encoding' | 'skipped' | 'thirdParty'> {
-  if (!bytes) return { syntax: syntaxOf(path), encoding: null, skipped: 'too-large', thirdParty: null }
-  const { syntax, encoding, skipped, thirdParty } = classify(path, bytes, LIMITS.textBytes)
-  return { syntax, encoding, skipped, thirdParty }
+/** Makes the snapshot with its plan and gives its id; null: the site has this very copy already. */
+async function makeSnapshot(
+  siteId: string,
+  taken: readonly ReadFile<TakenFile>[],
+  transaction: Transaction,
+): Promise<string | null> {
+  // The lock makes two intakes of one site wait for each other.
+  const site = await SiteRow.findByPk(siteId, { transaction, lock: true, rejectOnEmpty: true })
+  const digest = digestOf(taken.map(({ file }) => file))
+  const existing = await SnapshotRow.findOne({ where: { siteId }, transaction })
+  if (existing?.digest === digest) return null
+  if (existing)
+    throw new Refusal('copy-exists', 'This site has its copy already', 'Make another site for another copy.')
+  const snapshot = await SnapshotRow.create(
+    { id: randomUUID(), siteId, receivedAt: new Date(), digest },
+    { transaction },
+  )
+  await FileRow.bulkCreate(
+    taken.map(({ file: { path, size, sha256 }, reading }) => ({
+      id: randomUUID(),
+      snapshotId: snapshot.id,
+      path,
+      size,
+      sha256,
+      ...(reading?.about ?? { syntax: syntaxOf(path), encoding: null, skipped: 'too-large', thirdParty: null }),
+    })),
+    { transaction },
+  )
+  const planId = await startPlan(snapshot.id, site.clientId, transaction)
+  await addVisitorNames(snapshot.id, planId, transaction)
+  return snapshot.id
+}
+
+/** Of all paths and bytes: SHA-256 over the path and hash (or size, where it is not kept) of each file, in the order of the paths' bytes. */
+function digestOf(files: readonly TakenFile[]): string {
+  const lines = files.map(({ path, sha256, size }) => ({ key: Buffer.from(path), line: `${path}\n${sha256 ?? size}` }))
+  const text = lines.toSorted((a, b) => Buffer.compare(a.key, b.key)).map(({ line }) => line)
+  return createHash('sha256').update(text.join('\n')).digest('hex')
 }
 
 function checkFiles(files: readonly ReceivedFile[]): void {
@@ -67,16 +134,6 @@ function checkFiles(files: readonly ReceivedFile[]): void {
     if (seen.has(path)) throw new Refusal('same-path-twice', 'Two files have the same name; nothing was taken in', path)
     seen.add(path)
   }
-}
-
-async function keepBlob(sequelize: Sequelize, bytes: Buffer, transaction: Transaction): Promise<string> {
-  const sha256 = createHash('sha256').update(bytes).digest('hex')
-  await sequelize.query('INSERT INTO blobs (sha256, bytes) VALUES ($1, $2) ON CONFLICT DO NOTHING', {
-    bind: [sha256, bytes],
-    transaction,
-    type: QueryTypes.INSERT,
-  })
-  return sha256
 }
 
 /** A new plan begins at the newest version of the client's palette and the middle tolerance. */

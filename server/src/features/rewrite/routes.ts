@@ -2,15 +2,15 @@ import { pipeline } from 'node:stream/promises'
 import { Router } from 'express'
 import { SiteRow, SnapshotRow } from '../../db/models.ts'
 import { idOf } from '../../http/answer.ts'
-import type { Auditor } from '../audit/service.ts'
+import { requireAudit } from '../audit/service.ts'
 import { requirePlan } from '../plans/service.ts'
 import { rewriteZip } from './service.ts'
 
-export function rewriteRoutes(auditor: Auditor): Router {
+export function rewriteRoutes(): Router {
   const router = Router()
   router.get('/plans/:id/copy.zip', async (req, res) => {
     const plan = await requirePlan(idOf(req.params.id))
-    await auditor.audit(plan.snapshotId)
+    await requireAudit(plan.snapshotId)
     const snapshot = await SnapshotRow.findByPk(plan.snapshotId, { rejectOnEmpty: true })
     const site = await SiteRow.findByPk(snapshot.siteId, { rejectOnEmpty: true })
     res.attachment(`${fileName(site.name)}-recoloured.zip`)

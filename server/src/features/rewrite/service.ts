@@ -2,7 +2,8 @@ import type { Readable } from 'node:stream'
 import { applyEdits, changesInPlace, decode, editsOf, encode, fileEdits, resolver } from '@undo-ink/core'
 import { ZipFile } from 'yazl'
 import type { FileRow, PlanRow } from '../../db/models.ts'
-import { findReading, loadBytes } from '../audit/store.ts'
+import { placesOfFile } from '../audit/service.ts'
+import { loadBytes } from '../audit/store.ts'
 import { planStanding, type Standing } from '../plans/service.ts'
 import { listFiles } from '../sites/store.ts'
 
@@ -10,11 +11,7 @@ import { listFiles } from '../sites/store.ts'
 export async function rewriteFile(file: FileRow, { state, roles }: Standing): Promise<Buffer> {
   const bytes = await loadBytes(file.sha256 as string)
   if (file.skipped !== null) return bytes
-  const reading = await findReading(file.id)
-  const changes = changesInPlace(
-    (reading?.body.occurrences ?? []).map((each) => ({ ...each, path: file.path })),
-    resolver(state.decisions, roles),
-  )
+  const changes = changesInPlace(await placesOfFile(file.id), resolver(state.decisions, roles))
   if (changes.length === 0) return bytes
   const source = decode(file.path, bytes)
   if (typeof source === 'string') throw new Error(`${file.path} was read once and cannot be read now: ${source}`)

@@ -3,10 +3,10 @@ import { generatedFrom, isDecided, resolver } from '@undo-ink/core'
 import type { Sequelize } from 'sequelize'
 import type { FileRow, SiteRow, Tally } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
-import type { Auditor } from '../audit/service.ts'
-import { findTallies } from '../audit/store.ts'
+import { findTallies, isAudited } from '../audit/store.ts'
+import { describeJob, openJob } from '../jobs/store.ts'
 import { planStanding } from '../plans/service.ts'
-import { countFiles, createSite, findSite, latestSnapshot, listFiles, listSites } from './store.ts'
+import { copiesLike, countFiles, createSite, findSite, latestSnapshot, listFiles, listSites } from './store.ts'
 
 export async function makeSite(sequelize: Sequelize, name: string): Promise<Site> {
   const site = await createSite(sequelize, { name, client: name, roles: [] })
@@ -20,23 +20,24 @@ export async function getSite(id: string): Promise<Site> {
   return describeSite(site)
 }
 
-/** The site with its files as today's readers see them. */
-export async function getReadSite(auditor: Auditor, id: string): Promise<Site> {
-  const latest = await latestSnapshot(id)
-  if (latest) await auditor.audit(latest.snapshot.id)
-  return getSite(id)
-}
-
 async function describeSite(site: SiteRow): Promise<Site> {
+  // In this order: a job that ends in between is told as running once more, never a copy that is there as missing.
+  const job = await openJob(site.id)
   const latest = await latestSnapshot(site.id)
   return {
     id: site.id,
     name: site.name,
     createdAt: site.createdAt.toISOString(),
+    job: job && describeJob(job),
     snapshot: latest && {
       id: latest.snapshot.id,
       receivedAt: latest.snapshot.receivedAt.toISOString(),
       planId: latest.plan.id,
+      read: await isAudited(latest.snapshot.id),
+      sameAs: (await copiesLike(latest.snapshot)).map(({ receivedAt, ...copy }) => ({
+        ...copy,
+        receivedAt: receivedAt.toISOString(),
+      })),
       files: describeFiles(await listFiles(latest.snapshot.id)),
     },
   }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Role } from '@undo-ink/core'
-import { type Sequelize, type Transaction, UniqueConstraintError } from 'sequelize'
+import { Op, type Sequelize, type Transaction, UniqueConstraintError } from 'sequelize'
 import {
   ClientRow,
   FileRow,
@@ -73,4 +73,16 @@ export function listFiles(snapshotId: string): Promise<FileRow[]> {
 
 export function countFiles(snapshotId: string): Promise<number> {
   return FileRow.count({ where: { snapshotId } })
+}
+
+/** Copies of other sites with the same files, byte for byte, oldest first. */
+export async function copiesLike({
+  id,
+  digest,
+}: SnapshotRow): Promise<{ siteId: string; name: string; receivedAt: Date }[]> {
+  const others = await SnapshotRow.findAll({ where: { digest, id: { [Op.ne]: id } }, order: [['receivedAt', 'ASC']] })
+  const sites = await SiteRow.findAll({ where: { id: others.map(({ siteId }) => siteId) } })
+  return others.map(({ siteId, receivedAt }) => {
+    return { siteId, name: sites.find((site) => site.id === siteId)?.name ?? '', receivedAt }
+  })
 }

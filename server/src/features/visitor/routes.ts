@@ -8,7 +8,7 @@ import type { FileRow, VisitorNameRow } from '../../db/models.ts'
 import { answer, idOf } from '../../http/answer.ts'
 import { appOrigins } from '../../http/hosts.ts'
 import { Refusal } from '../../http/problem.ts'
-import type { Auditor } from '../audit/service.ts'
+import { requireAudit } from '../audit/service.ts'
 import { loadBytes } from '../audit/store.ts'
 import { planStanding, requirePlan } from '../plans/service.ts'
 import { rewriteFile } from '../rewrite/service.ts'
@@ -45,7 +45,7 @@ function byDepthAndIndex(a: string, b: string): number {
 }
 
 /** Serves a snapshot under its own name, as received or as the plan has it now. Nothing but the agent runs there. */
-export function serveVisitor(config: Config, auditor: Auditor): RequestHandler {
+export function serveVisitor(config: Config): RequestHandler {
   return async (req, res) => {
     const name = res.locals.visitor as VisitorNameRow
     if (req.method !== 'GET' && req.method !== 'HEAD') throw new Refusal('not-found', 'There is nothing here')
@@ -64,15 +64,15 @@ export function serveVisitor(config: Config, auditor: Auditor): RequestHandler {
       res.status(404).type('text/plain').send(`The copy has no file ${req.path}`)
       return
     }
-    const bytes = await bytesOf(name, file, auditor)
+    const bytes = await bytesOf(name, file)
     res.setHeader('Content-Type', lookup(file.path) || 'application/octet-stream')
     res.end(file.syntax === 'html' ? withAgent(bytes, file, nonce, origins) : bytes)
   }
 }
 
-async function bytesOf(name: VisitorNameRow, file: FileRow, auditor: Auditor): Promise<Buffer> {
+async function bytesOf(name: VisitorNameRow, file: FileRow): Promise<Buffer> {
   if (name.planId === null || name.planId === undefined) return loadBytes(file.sha256 as string)
-  await auditor.audit(name.snapshotId)
+  await requireAudit(name.snapshotId)
   return rewriteFile(file, await planStanding(await requirePlan(name.planId)))
 }
 

@@ -3,12 +3,11 @@ import { LIMITS, type Site } from '@undo-ink/contracts'
 import { useRef, useState } from 'react'
 import { type FileWithPath, useDropzone } from 'react-dropzone'
 import { useNavigate } from 'react-router'
-import { ApiError } from '../../api/client.ts'
 import { useSendCopy } from '../../api/sites.ts'
 import { ActButton } from '../../components/act-button.tsx'
-import { Note } from '../../components/note.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { bytes, count, number } from '../../components/words.ts'
+import { JobTrouble, troubleOf, troubleOfJob } from './job-trouble.tsx'
 import { sortOut } from './uploads.ts'
 
 /** Takes the copy of a site that has none yet. */
@@ -29,6 +28,14 @@ export function FirstIntake({ site }: { site: Site }) {
     noKeyboard: true,
     disabled: send.isPending,
   })
+  const trouble =
+    problem !== null
+      ? { title: problem }
+      : send.error
+        ? troubleOf(send.error)
+        : send.isIdle
+          ? troubleOfJob(site.job)
+          : null
   return (
     <Box as="main" w="100%" maxW="860px" mx="auto" p="6">
       <StageHead
@@ -64,7 +71,7 @@ export function FirstIntake({ site }: { site: Site }) {
         {send.isPending ? (
           <Flex role="status" gap="3" align="center">
             <Spinner size="sm" />
-            <Text>Taking in {count(send.variables.uploads.length, 'file')} and reading every colour …</Text>
+            <Text>Sending {count(send.variables.uploads.length, 'file')} …</Text>
           </Flex>
         ) : (
           <>
@@ -85,17 +92,8 @@ export function FirstIntake({ site }: { site: Site }) {
         )}
       </Flex>
       <Box aria-live="assertive" mt="4">
-        {problem || send.error ? <Refused title={problem ?? (send.error as Error).message} error={send.error} /> : null}
+        {trouble ? <JobTrouble {...trouble} after="Nothing was stored. Mend it and drop it again." /> : null}
       </Box>
     </Box>
-  )
-}
-
-function Refused({ title, error }: { title: string; error: Error | null }) {
-  return (
-    <Note shape="▲" title={title}>
-      {error instanceof ApiError ? error.detail : null}
-      <Text>Nothing was stored. Mend it and drop it again.</Text>
-    </Note>
   )
 }

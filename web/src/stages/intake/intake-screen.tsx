@@ -1,23 +1,27 @@
-import { Flex, Text } from '@chakra-ui/react'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import type { SiteFile } from '@undo-ink/contracts'
 import type { SitePages } from '@undo-ink/core'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
+import { isActive } from '../../api/jobs.ts'
 import { useChooseFiles } from '../../api/sites.ts'
 import { ActButton } from '../../components/act-button.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { type Column, VirtualTable } from '../../components/virtual-table.tsx'
-import { are, bytes, count, encodingText, number, SYNTAX_WORDS } from '../../components/words.ts'
+import { are, bytes, count, day, encodingText, number, SYNTAX_WORDS } from '../../components/words.ts'
 import { countBy } from '../../work/places.ts'
 import { useWork } from '../../work/work.tsx'
 import { FileReading, readingText } from './file-reading.tsx'
+import { JobProgress } from './job-progress.tsx'
+import { JobTrouble, troubleOf, troubleOfJob } from './job-trouble.tsx'
 
 /** The copy: every file with what was made of it. */
 export function IntakeScreen() {
   const { snapshot, site, places, sitePages } = useWork()
   const { files } = snapshot
   const choose = useChooseFiles(site)
-  const { mutate, isPending } = choose
+  const { mutate } = choose
+  const busy = choose.isPending || isActive(site.job)
   const columns = useMemo((): Column<SiteFile>[] => {
     const perFile = countBy(places, ({ fileId }) => fileId)
     const perPage = countBy(
@@ -45,11 +49,12 @@ export function IntakeScreen() {
       {
         head: 'Read',
         width: '40%',
-        cell: (file) => <FileReading file={file} busy={isPending} onChoose={mutate} />,
+        cell: (file) => <FileReading file={file} busy={busy} onChoose={mutate} />,
         title: readingText,
       },
     ]
-  }, [places, sitePages, isPending, mutate])
+  }, [places, sitePages, busy, mutate])
+  const trouble = choose.error ? troubleOf(choose.error) : troubleOfJob(site.job)
   const read = files.filter(({ skipped }) => skipped === null).length
   const total = files.reduce((sum, { size }) => sum + size, 0)
   const unread = files.length - read
@@ -72,18 +77,26 @@ export function IntakeScreen() {
           </Text>
           <ActButton
             h="28px"
-            disabled={isPending}
+            disabled={busy}
             onClick={() => mutate({ files: leftOut.map(({ id }) => id), choice: 'take-in' })}
           >
-            {isPending ? 'Reading …' : leftOut.length === 1 ? 'Take it in' : 'Take them in'}
+            {busy ? 'Reading …' : leftOut.length === 1 ? 'Take it in' : 'Take them in'}
           </ActButton>
         </Flex>
       ) : null}
-      {choose.error ? (
-        <Text role="alert" mb="3" fontSize="13px" fontWeight="600">
-          <span aria-hidden>▲</span> That could not be done: {choose.error.message}
+      {isActive(site.job) ? <JobProgress job={site.job} /> : null}
+      <Box aria-live="assertive">
+        {trouble ? <JobTrouble {...trouble} after="The files stay as they were." /> : null}
+      </Box>
+      {snapshot.sameAs.map(({ siteId, name, receivedAt }) => (
+        <Text key={siteId} mb="3" fontSize="13px">
+          <span aria-hidden>◆</span> These are byte for byte the files of{' '}
+          <Box as="span" textDecoration="underline" asChild>
+            <Link to={`/sites/${siteId}/intake`}>{name}</Link>
+          </Box>
+          , received on {day(receivedAt)}: what was read there was not read again.
         </Text>
-      ) : null}
+      ))}
       <VirtualTable
         label="Files of the copy"
         items={files}

@@ -1,4 +1,4 @@
-import { type Decision, readSource } from '@undo-ink/core'
+import { type Decision, ledgerOf, readSource } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
 import { placesOf } from '../../work/places.ts'
 import { rowOf } from '../../work/standing.ts'
@@ -10,12 +10,9 @@ const CSS = `
 .b:hover { color: #ffffff; background: #7a2433 }
 .c { border-color: #7a2433 }`
 const reading = readSource({ path: 'a.css', text: CSS, encoding: 'utf-8' })
-const places = placesOf(
-  { readings: [{ path: 'a.css', ...reading } as never], variables: [], pages: { pages: [], unused: [] } },
-  {
-    files: [{ path: 'a.css', id: 'f' }],
-  } as never,
-)
+const places = placesOf(ledgerOf([{ path: 'a.css', ...reading }]), {
+  files: [{ path: 'a.css', id: 'f' }],
+} as never)
 const cluster = (lead: string) => ({
   lead,
   members: [lead],

@@ -1,0 +1,43 @@
+import type { Occurrence } from '../source/occurrence.ts'
+
+/** One hard-coded color with its file: a row of the ledger. */
+export interface LedgerPlace extends Occurrence {
+  /** Index among all places of the snapshot, by file and position. */
+  readonly index: number
+  readonly path: string
+}
+
+/** What differs from place to place and is kept as plain numbers. */
+export const POSITIONS = ['start', 'end', 'line', 'column'] as const
+export type PositionField = (typeof POSITIONS)[number]
+
+/** What many places have in common: each distinct value is kept once. */
+export const FIELDS = [
+  'path',
+  'raw',
+  'color',
+  'alpha',
+  'notation',
+  'use',
+  'property',
+  'selector',
+  'subjects',
+  'states',
+  'specificity',
+  'atRules',
+  'heading',
+  'important',
+  'variable',
+  'opacity',
+  'literalOnly',
+  'evidence',
+  'functions',
+  'computedWith',
+  'confidence',
+  'inner',
+] as const satisfies readonly (keyof LedgerPlace)[]
+export type Field = (typeof FIELDS)[number]
+
+/** The law that a place is made of its index, its positions and its fields, and of nothing else. */
+type Kept = Field | 'index' | 'range' | 'line' | 'column'
+true satisfies [Exclude<keyof LedgerPlace, Kept>] extends [never] ? true : false

@@ -1,0 +1,74 @@
+import { FIELDS, type Field, POSITIONS } from './fields.ts'
+import type { Column, Ledger } from './ledger.ts'
+
+/** Raised whenever the form changes. */
+const FORM = 1
+
+/**
+ * What stands before the columns of a packed ledger. The form: the length of this text in bytes as 32 bits, little end first; this text as
+ * JSON in UTF-8, filled up with spaces to a multiple of four; then the positions and the codes of the fields, in its order, 32 bits each.
+ */
+export interface LedgerHeader {
+  readonly form: number
+  readonly length: number
+  readonly positions: readonly string[]
+  readonly fields: readonly { readonly name: string; readonly values: readonly unknown[] }[]
+}
+
+/** A ledger as bytes, to be stored and sent. */
+export function packLedger({ length, positions, columns }: Ledger): Uint8Array<ArrayBuffer> {
+  const fields = FIELDS.map((name) => ({ name, values: columns[name].values }))
+  const header: LedgerHeader = { form: FORM, length, positions: POSITIONS, fields }
+  const text = new TextEncoder().encode(JSON.stringify(header))
+  const headerBytes = Math.ceil(text.length / 4) * 4
+  const arrays = [...POSITIONS.map((name) => positions[name]), ...FIELDS.map((name) => columns[name].codes)]
+  const bytes = new Uint8Array(4 + headerBytes + arrays.length * length * 4).fill(0x20, 4, 4 + headerBytes)
+  const view = new DataView(bytes.buffer)
+  view.setUint32(0, headerBytes, true)
+  bytes.set(text, 4)
+  arrays.forEach((array, i) => {
+    const at = 4 + headerBytes + i * length * 4
+    array.forEach((value, index) => {
+      view.setUint32(at + index * 4, value, true)
+    })
+  })
+  return bytes
+}
+
+/**
+ * The ledger of packed bytes, its columns as views of them; null: they are none. Codes lead to values, that is checked;
+ * what the values are is for the boundary to check.
+ * @param bytes on a machine whose numbers have their little end first, as all that browsers run on
+ */
+export function unpackLedger(bytes: Uint8Array): Ledger | null {
+  const header = headerOf(bytes)
+  if (!header) return null
+  const { length } = header
+  const first = 4 + new DataView(bytes.buffer, bytes.byteOffset).getUint32(0, true)
+  const count = header.positions.length + header.fields.length
+  if (bytes.length !== first + count * length * 4) return null
+  const aligned = bytes.byteOffset % 4 === 0 ? bytes : bytes.slice()
+  const array = (i: number) => new Uint32Array(aligned.buffer, aligned.byteOffset + first + i * length * 4, length)
+  const columns = header.fields.map(({ values }, i) => ({ codes: array(POSITIONS.length + i), values }))
+  if (!columns.every(({ codes, values }) => codes.every((code) => code < values.length))) return null
+  return {
+    length,
+    positions: Object.fromEntries(POSITIONS.map((name, i) => [name, array(i)])) as Ledger['positions'],
+    columns: Object.fromEntries(FIELDS.map((name, i) => [name, columns[i] as Column<unknown>])) as Ledger['columns'],
+  }
+}
+
+function headerOf(bytes: Uint8Array): LedgerHeader | null {
+  if (bytes.length < 4) return null
+  const length = new DataView(bytes.buffer, bytes.byteOffset).getUint32(0, true)
+  try {
+    const header = JSON.parse(new TextDecoder().decode(bytes.subarray(4, 4 + length))) as LedgerHeader
+    const ours =
+      header.form === FORM &&
+      header.positions.join() === POSITIONS.join() &&
+      header.fields.map(({ name }) => name as Field).join() === FIELDS.join()
+    return ours ? header : null
+  } catch {
+    return null
+  }
+}

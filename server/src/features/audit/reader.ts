@@ -1,0 +1,85 @@
+import type { FileChoice } from '@undo-ink/core'
+import { Piscina } from 'piscina'
+import type { Progress } from '../jobs/progress.ts'
+import { findReading, type ReadingOf, saveReading } from './store.ts'
+import type { Assembled, FileRead, FileToRead, ToAssemble } from './worker.ts'
+
+/** One file of a copy that is to be read; `sha256` null: it is not kept. */
+export interface KeptFile {
+  readonly path: string
+  readonly sha256: string | null
+  readonly choice: FileChoice | null
+}
+
+/** What became of it; null: it is not kept. */
+export interface ReadFile<F extends KeptFile> {
+  readonly file: F
+  readonly reading: ReadingOf | null
+}
+
+/** Reads the files of copies in worker threads. */
+export class Reader {
+  private readonly pool: Piscina
+
+  constructor() {
+    // The worker is built beside the server; run from source, it is the source.
+    const fromSource = import.meta.url.endsWith('.ts')
+    this.pool = new Piscina({
+      filename: new URL(fromSource ? './worker-from-source.mjs' : './audit-worker.js', import.meta.url).href,
+      maxThreads: 2,
+      idleTimeout: 10_000,
+    })
+  }
+
+  /** Reads one file, or finds what was read of the same bytes at the same path before. */
+  async read(
+    { path, sha256, choice }: KeptFile & { sha256: string },
+    bytes: () => Promise<Buffer>,
+  ): Promise<ReadingOf> {
+    const known = await findReading(sha256, path, choice)
+    if (known) return known
+    const task: FileToRead = { path, bytes: await bytes(), choice }
+    const { about, places, body } = (await this.pool.run(task, { name: 'read' })) as FileRead
+    return saveReading({ sha256, path, choice, about, places, body: body && bufferOf(body) })
+  }
+
+  /** Makes the audit of a copy, when all its files are read. */
+  async assemble(files: readonly ReadFile<KeptFile>[]): Promise<Assembled> {
+    const task: ToAssemble = {
+      paths: files.map(({ file }) => file.path),
+      read: files.flatMap(({ file, reading }) => (reading?.body ? [{ path: file.path, body: reading.body }] : [])),
+    }
+    return this.pool.run(task, { name: 'assemble' }) as Promise<Assembled>
+  }
+
+  close(): Promise<void> {
+    return this.pool.destroy()
+  }
+}
+
+/** Does something with each of some files, two at a time, so that the bytes of a large copy are never all in memory; the results in their order. */
+export async function twoAtATime<F, R>(files: readonly F[], each: (file: F) => Promise<R>): Promise<R[]> {
+  const results: R[] = new Array(files.length)
+  let next = 0
+  const lane = async () => {
+    try {
+      for (let at = next++; at < files.length; at = next++) results[at] = await each(files[at] as F)
+    } finally {
+      // Done, or failed: the other lane ends with its file.
+      next = files.length
+    }
+  }
+  for (const outcome of await Promise.allSettled([lane(), lane()]))
+    if (outcome.status === 'rejected') throw outcome.reason
+  return results
+}
+
+/** Tells of a file that is done. */
+export function tell(progress: Progress, path: string, reading: ReadingOf | null): Promise<void> {
+  return progress.fileDone(path, reading?.body ? reading.places : null)
+}
+
+/** Bytes that came from a worker thread, as the database takes them. */
+export function bufferOf(bytes: Uint8Array): Buffer {
+  return Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+}

@@ -1,0 +1,57 @@
+import type { Sequelize, Transaction } from 'sequelize'
+import { endJob, recordStep } from './store.ts'
+
+/** Milliseconds between two records of how far a job is. */
+const EVERY = 150
+
+/** Thrown into a job that was stopped, or that another process has done: it ends without a trace. */
+export class Stopped extends Error {
+  override name = 'Stopped'
+}
+
+/** Tells how far a job is, and the job when it is to stop. */
+export class Progress {
+  private readonly sequelize: Sequelize
+  private readonly jobId: string
+  private total = 0
+  private done = 0
+  private places = 0
+  private files: { path: string; places: number | null }[] = []
+  private recordedAt = 0
+
+  constructor(sequelize: Sequelize, jobId: string) {
+    this.sequelize = sequelize
+    this.jobId = jobId
+  }
+
+  /** @param total files that the job has to do */
+  async begin(total: number): Promise<void> {
+    this.total = total
+    await this.record()
+  }
+
+  /** @param places of the file; null: it is not read */
+  async fileDone(path: string, places: number | null): Promise<void> {
+    this.done++
+    this.places += places ?? 0
+    this.files.push({ path, places })
+    if (Date.now() - this.recordedAt >= EVERY) await this.record()
+  }
+
+  /** Tells what has not been told yet. */
+  async flush(): Promise<void> {
+    await this.record()
+  }
+
+  /** Ends the job within the transaction that stores what it has made. */
+  async end(transaction: Transaction): Promise<void> {
+    if (!(await endJob(this.jobId, { state: 'done' }, transaction))) throw new Stopped()
+  }
+
+  private async record(): Promise<void> {
+    this.recordedAt = Date.now()
+    const { total, done, places } = this
+    const files = this.files.splice(0)
+    if (!(await recordStep(this.sequelize, this.jobId, { total, done, places, files }))) throw new Stopped()
+  }
+}
