@@ -142,8 +142,8 @@ describe('a job', () => {
 })
 
 /** More than a server reads while another starts. */
-const FILES = 900
-const RULES = 40
+const FILES = 300
+const RULES = 100
 
 describe('a server that is killed in the middle of a job', () => {
   it('has it done by another within 30 seconds, and nothing half-done is shown until then', async () => {

@@ -1,6 +1,7 @@
 import type { FileChoice } from '@undo-ink/core'
 import { Piscina } from 'piscina'
 import type { Progress } from '../jobs/progress.ts'
+import { bufferOf } from './buffer.ts'
 import { findReading, type ReadingOf, saveReading } from './store.ts'
 import type { Assembled, FileRead, FileToRead, ToAssemble } from './worker.ts'
 
@@ -77,9 +78,4 @@ export async function twoAtATime<F, R>(files: readonly F[], each: (file: F) => P
 /** Tells of a file that is done. */
 export function tell(progress: Progress, path: string, reading: ReadingOf | null): Promise<void> {
   return progress.fileDone(path, reading?.body ? reading.places : null)
-}
-
-/** Bytes that came from a worker thread, as the database takes them. */
-export function bufferOf(bytes: Uint8Array): Buffer {
-  return Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)
 }

@@ -1,7 +1,7 @@
 import { type FileChoice, READING_VERSION } from '@undo-ink/core'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import { AuditRow, BlobRow, FileRow, OccurrencesRow, ReadingRow, type Tally } from '../../db/models.ts'
-import { bufferOf } from './reader.ts'
+import { bufferOf } from './buffer.ts'
 import type { Assembled } from './worker.ts'
 
 export async function findTallies(snapshotId: string): Promise<readonly Tally[] | null> {
