@@ -50,12 +50,17 @@ export function unpackLedger(bytes: Uint8Array): Ledger | null {
   const aligned = bytes.byteOffset % 4 === 0 ? bytes : bytes.slice()
   const array = (i: number) => new Uint32Array(aligned.buffer, aligned.byteOffset + first + i * length * 4, length)
   const columns = header.fields.map(({ values }, i) => ({ codes: array(POSITIONS.length + i), values }))
-  if (!columns.every(({ codes, values }) => codes.every((code) => code < values.length))) return null
+  if (!columns.every(({ codes, values }) => isWithin(codes, values.length))) return null
   return {
     length,
     positions: Object.fromEntries(POSITIONS.map((name, i) => [name, array(i)])) as Ledger['positions'],
     columns: Object.fromEntries(FIELDS.map((name, i) => [name, columns[i] as Column<unknown>])) as Ledger['columns'],
   }
+}
+
+function isWithin(codes: Uint32Array, limit: number): boolean {
+  for (let at = 0; at < codes.length; at++) if ((codes[at] as number) >= limit) return false
+  return true
 }
 
 function headerOf(bytes: Uint8Array): LedgerHeader | null {

@@ -1,0 +1,109 @@
+import { syntaxOf } from '../source/syntax.ts'
+import type { Ledger } from './ledger.ts'
+
+/** By what the places of a ledger can be told apart. */
+export const FACETS = [
+  'use',
+  'state',
+  'standing',
+  'syntax',
+  'notation',
+  'confidence',
+  'origin',
+  'file',
+  'heading',
+] as const
+export type Facet = (typeof FACETS)[number]
+
+/** What becomes of a place: nothing is decided, it takes something else, it is kept. */
+export const STANDINGS = ['open', 'decided', 'kept'] as const
+
+/** Whose code a place stands in. */
+export const ORIGINS = ['own', 'third-party', 'generated'] as const
+
+/** What a ledger does not know of its places. */
+export interface Surroundings {
+  /** Index into STANDINGS, by place. */
+  readonly standings: Uint8Array
+  /** Files of third-party code, and files made from others; all others are the site's own. */
+  readonly thirdParty: ReadonlySet<string>
+  readonly generated: ReadonlySet<string>
+}
+
+/** One facet of all places: the code of each place leads to the values that it has there, one or several. */
+export interface FacetIndex {
+  readonly codes: Uint32Array | Uint8Array
+  /** By code: indices into `values`. */
+  readonly members: readonly (readonly number[])[]
+  readonly values: readonly string[]
+}
+
+/** The state of places that ask for none. */
+const REST = 'rest'
+
+/** The places of a ledger by one facet. Linear in the distinct values. A place without a heading has the empty one. */
+export function indexFacet(
+  ledger: Ledger,
+  facet: Facet,
+  { standings, thirdParty, generated }: Surroundings,
+): FacetIndex {
+  const { columns } = ledger
+  switch (facet) {
+    case 'standing':
+      return { codes: standings, members: STANDINGS.map((_, i) => [i]), values: STANDINGS }
+    case 'state':
+      return named(columns.states.codes, columns.states.values, (states) => (states.length > 0 ? states : [REST]))
+    case 'file':
+      return named(columns.path.codes, columns.path.values, (path) => [path])
+    case 'syntax':
+      return named(columns.path.codes, columns.path.values, (path) => [syntaxOf(path)])
+    case 'origin':
+      return named(columns.path.codes, columns.path.values, (path) => [
+        thirdParty.has(path) ? 'third-party' : generated.has(path) ? 'generated' : 'own',
+      ])
+    case 'heading':
+      return named(columns.heading.codes, columns.heading.values, (heading) => [heading ?? ''])
+    default:
+      return named(columns[facet].codes, columns[facet].values as readonly string[], (value) => [value])
+  }
+}
+
+function named<T>(codes: Uint32Array, given: readonly T[], namesOf: (value: T) => readonly string[]): FacetIndex {
+  const ids = new Map<string, number>()
+  const idOf = (name: string) => {
+    const id = ids.get(name) ?? ids.size
+    ids.set(name, id)
+    return id
+  }
+  const members = given.map((value) => namesOf(value).map(idOf))
+  return { codes, members, values: [...ids.keys()] }
+}
+
+/** By code: 1 where one of some chosen values is among those of the code. null: nothing is chosen, everything passes. */
+export function passing({ members, values }: FacetIndex, chosen: readonly string[] | undefined): Uint8Array | null {
+  if (!chosen || chosen.length === 0) return null
+  const ids = new Set(chosen.map((value) => values.indexOf(value)))
+  return Uint8Array.from(members, (of) => (of.some((id) => ids.has(id)) ? 1 : 0))
+}
+
+export interface FacetValue {
+  readonly value: string
+  readonly count: number
+}
+
+/** The values with places, most used first, and those that are chosen though they have none, the last. */
+export function facetValues(
+  { members, values }: FacetIndex,
+  perCode: Uint32Array,
+  chosen: readonly string[] | undefined,
+): FacetValue[] {
+  const counts = new Uint32Array(values.length)
+  members.forEach((of, code) => {
+    for (const id of of) counts[id] = (counts[id] as number) + (perCode[code] as number)
+  })
+  const found = values.map((value, id): FacetValue => ({ value, count: counts[id] as number }))
+  const missing = (chosen ?? []).filter((value) => !values.includes(value)).map((value) => ({ value, count: 0 }))
+  return [...found, ...missing]
+    .filter(({ value, count }) => count > 0 || chosen?.includes(value))
+    .toSorted((a, b) => b.count - a.count || (a.value < b.value ? -1 : 1))
+}

@@ -1,0 +1,199 @@
+import Color from 'colorjs.io'
+import { describe, expect, it } from 'vitest'
+import { seeded } from '../../test/random.ts'
+import { readSource } from '../source/read.ts'
+import { syntaxOf } from '../source/syntax.ts'
+import { FACETS, type Facet, STANDINGS } from './facets.ts'
+import type { LedgerPlace } from './fields.ts'
+import { type FilePlaces, ledgerOf, placeAt } from './ledger.ts'
+import { readQuery } from './query.ts'
+import { GROUPINGS, type Grouping, indexLedger, type LedgerView, viewLedger, withStandings } from './view.ts'
+
+const random = seeded(5)
+const pick = <T>(items: readonly T[]): T => items[Math.floor(random() * items.length)] as T
+
+/** Made-up files with every sort of place. */
+const FILES = Array.from({ length: 12 }, (_, n): FilePlaces => {
+  const path = `${pick(['css', 'vendor'])}/f${n}.${pick(['css', 'scss'])}`
+  const hex = () => `#${Math.floor(random() * 40) * 6 + 10}`.padEnd(7, '0')
+  const rules = Array.from({ length: 30 }, () => {
+    const selector = pick(['.a', '.b a', 'nav:hover', '.c:focus:hover', 'td'])
+    const value = pick([hex(), hex().toUpperCase(), 'rgb(1 2 3 / .5)', 'tan', 'white'])
+    return `${pick(['/* Links */', '/* Tables */', '', ''])} ${selector} { ${pick(['color', 'background', 'border-color', '--c'])}: ${value} }`
+  })
+  return { path, ...readSource({ path, text: rules.join('\n'), encoding: 'utf-8' }) }
+})
+const ledger = ledgerOf(FILES)
+const places = Array.from({ length: ledger.length }, (_, i) => placeAt(ledger, i))
+const standings = Uint8Array.from(places, () => Math.floor(random() * 3))
+const surroundings = {
+  standings,
+  thirdParty: new Set(places.map(({ path }) => path).filter((path) => path.startsWith('vendor/'))),
+  generated: new Set(['css/f3.css']),
+}
+const indexed = indexLedger(ledger, surroundings)
+const ALL: LedgerView = { chosen: {}, colors: null, near: null, text: '', selectors: null, grouping: 'file' }
+
+/** The values of a place in a facet, by its definition. */
+function valuesOf(place: LedgerPlace, facet: Facet): readonly string[] {
+  switch (facet) {
+    case 'standing':
+      return [STANDINGS[standings[place.index] as number] as string]
+    case 'state':
+      return place.states.length > 0 ? place.states : ['rest']
+    case 'file':
+      return [place.path]
+    case 'syntax':
+      return [syntaxOf(place.path)]
+    case 'origin':
+      return [
+        surroundings.thirdParty.has(place.path)
+          ? 'third-party'
+          : surroundings.generated.has(place.path)
+            ? 'generated'
+            : 'own',
+      ]
+    case 'heading':
+      return [place.heading ?? '']
+    default:
+      return [place[facet]]
+  }
+}
+
+/** ΔE00 by a second library, over CIELAB with white D65; it would take D50 by itself, so that its Lab is given the other's numbers. */
+const labs = new Map<string, Color>()
+const labOf = (key: string) => {
+  const lab = labs.get(key) ?? new Color('lab', new Color(key).to('lab-d65').coords)
+  labs.set(key, lab)
+  return lab
+}
+const distance = (a: string, b: string) => labOf(a).deltaE(labOf(b), '2000')
+
+function isFound(place: LedgerPlace, view: LedgerView, but?: Facet): boolean {
+  const text = view.text.toLowerCase()
+  const words = [place.selector, place.property, place.heading, place.variable, place.path, place.raw]
+  return (
+    (view.colors?.includes(place.color) ?? true) &&
+    (view.near === null || distance(view.near.color, place.color) <= view.near.reach) &&
+    ((text === '' && view.selectors === null) ||
+      (text !== '' && words.some((word) => word?.toLowerCase().includes(text))) ||
+      (view.selectors?.includes(place.selector ?? '\0') ?? false)) &&
+    FACETS.every((facet) => {
+      const chosen = view.chosen[facet] ?? []
+      return facet === but || chosen.length === 0 || valuesOf(place, facet).some((value) => chosen.includes(value))
+    })
+  )
+}
+
+function randomView(): LedgerView {
+  const chosen: Partial<Record<Facet, string[]>> = {}
+  for (const facet of FACETS)
+    if (random() < 0.25)
+      chosen[facet] = [
+        ...new Set(Array.from({ length: 1 + Math.floor(random() * 2) }, () => pick(valuesOf(pick(places), facet)))),
+      ]
+  return {
+    chosen,
+    colors: random() < 0.2 ? places.filter(() => random() < 0.3).map(({ color }) => color) : null,
+    near: random() < 0.3 ? { color: pick(places).color, reach: random() * 20 } : null,
+    text: random() < 0.3 ? pick(['HOVER', 'links', 'f1', '#5', 'nothing', 'border']) : '',
+    selectors: random() < 0.15 ? ['td', '.a'] : null,
+    grouping: pick(GROUPINGS),
+  }
+}
+
+describe('a view of the ledger', () => {
+  it('is what a naive walk over the places finds, facet counts included', () => {
+    let shownInAll = 0
+    for (let round = 0; round < 300; round++) {
+      const view = randomView()
+      const viewed = viewLedger(indexed, view)
+      const expected = places.filter((place) => isFound(place, view))
+      expect([...viewed.shown].toSorted((a, b) => a - b)).toEqual(expected.map(({ index }) => index))
+      expect(viewed.colors).toBe(new Set(expected.map(({ color }) => color)).size)
+      expect(viewed.groups.reduce((sum, { count }) => sum + count, 0)).toBe(expected.length)
+      for (const facet of FACETS) {
+        const counts = new Map<string, number>()
+        for (const place of places.filter((each) => isFound(each, view, facet)))
+          for (const value of valuesOf(place, facet)) counts.set(value, (counts.get(value) ?? 0) + 1)
+        const told = viewed.facets[facet]
+          .filter(({ count }) => count > 0)
+          .map(({ value, count }) => [value, count] as const)
+        expect(new Map(told), facet).toEqual(counts)
+      }
+      shownInAll += expected.length
+    }
+    expect(shownInAll).toBeGreaterThan(5000)
+  })
+
+  it.each(GROUPINGS)('by %s puts equal places under one group', (grouping: Grouping) => {
+    const { shown, groups } = viewLedger(indexed, { ...ALL, grouping })
+    let at = 0
+    for (const { place, count, distance } of groups) {
+      const key = (index: number) => {
+        const { path, heading } = places[index] as LedgerPlace
+        return grouping === 'file' ? `${path} ${heading}` : (places[index] as LedgerPlace)[grouping]
+      }
+      for (const index of shown.subarray(at, at + count)) expect(key(index)).toBe(key(place))
+      expect(distance).toBeNull()
+      at += count
+    }
+    const names = groups.map(({ place }) => (places[place] as LedgerPlace)[grouping === 'file' ? 'path' : grouping])
+    if (grouping !== 'file') {
+      expect(new Set(names).size).toBe(names.length)
+      const sizes = groups.filter((_, i) => names[i] !== null).map(({ count }) => count)
+      expect(sizes).toEqual(sizes.toSorted((a, b) => b - a))
+      expect(names.indexOf(null) === -1 || names.indexOf(null) === names.length - 1).toBe(true)
+    }
+  })
+
+  it('around a color has the nearest first, as a second library measures it (colorjs.io, ΔE00, both over D65 Lab)', () => {
+    const sought = '#82b030'
+    const { groups } = viewLedger(indexed, { ...ALL, near: { color: sought, reach: 60 }, grouping: 'color' })
+    expect(groups.length).toBeGreaterThan(8)
+    for (const [i, group] of groups.entries()) {
+      const key = places[group.place]?.color as string
+      expect(group.distance).toBeCloseTo(distance(sought, key), 4)
+      expect(group.distance as number).toBeGreaterThanOrEqual(groups[i - 1]?.distance ?? 0)
+    }
+  })
+
+  it('keeps a chosen value that no longer is, with no place', () => {
+    const { facets, shown } = viewLedger(indexed, { ...ALL, chosen: { heading: ['Gone'] } })
+    expect(shown).toHaveLength(0)
+    expect(facets.heading.at(-1)).toEqual({ value: 'Gone', count: 0 })
+  })
+
+  it('follows what is decided', () => {
+    const decided = withStandings(indexed, new Uint8Array(ledger.length).fill(1))
+    expect(viewLedger(decided, ALL).facets.standing).toEqual([{ value: 'decided', count: ledger.length }])
+  })
+
+  it('of nothing is empty', () => {
+    const none = indexLedger(ledgerOf([]), { ...surroundings, standings: new Uint8Array() })
+    expect(viewLedger(none, { ...ALL, text: 'x' })).toMatchObject({ groups: [], colors: 0, facets: { use: [] } })
+  })
+})
+
+describe('what is typed into the field of search', () => {
+  it.each([
+    ['#7A2433', 'color #7a2433'],
+    ['7a2433', 'color #7a2433'],
+    [' 7A2 ', 'color #77aa22'],
+    ['7a2433cc', 'color #7a2433'],
+    ['rgb(122 36 51 / .5)', 'color #7a2433'],
+    ['rebeccapurple;', 'color #663399'],
+    ['hsl(350 56% 31%)', 'color #7b2332'],
+    ['333', 'color #333333'],
+    ['add', 'text add'],
+    ['#7a243', 'text #7a243'],
+    ['rgb(122 36', 'text rgb(122 36'],
+    ['.site-header', 'text .site-header'],
+    ['Fares', 'text Fares'],
+    ['  ', ''],
+  ])('%s is %s', (typed, expected) => {
+    const query = readQuery(typed)
+    const told = query === null ? '' : query.kind === 'color' ? `color ${query.color}` : `text ${query.text}`
+    expect(told).toBe(expected)
+  })
+})
