@@ -117,9 +117,9 @@ test('the demo, decided by keys, undone and redone, survives a crash and keeps e
 test('a stretch of the bands filters the ledger, whose source marks the literal', async ({ page, siteUrl }) => {
   await page.goto(`${siteUrl}/ledger/places`)
   await page.getByRole('button', { name: /^#e0a526/ }).click()
-  await expect(page.getByText('23 of 364 shown')).toBeVisible()
+  await expect(page.getByText('23 of 364 places shown')).toBeVisible()
   await page.getByRole('button', { name: /^hover/ }).click()
-  await expect(page.getByText('4 of 364 shown')).toBeVisible()
+  await expect(page.getByText('4 of 364 places shown')).toBeVisible()
   const grid = page.getByRole('grid', { name: /^Places/ })
   await grid.getByRole('row', { name: /DFA425/ }).click()
   const source = page.getByRole('region', { name: 'Source' })

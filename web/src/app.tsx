@@ -59,6 +59,14 @@ const router = createBrowserRouter([
           { path: 'ledger/scripts', element: <ScriptsScreen /> },
           { path: 'ledger/apart', element: <ApartScreen /> },
           {
+            path: 'ledger/colors',
+            lazy: async () => ({ Component: (await import('./stages/ledger/colors-screen.tsx')).ColorsScreen }),
+          },
+          {
+            path: 'ledger/colors/:color',
+            lazy: async () => ({ Component: (await import('./stages/ledger/color-screen.tsx')).ColorScreen }),
+          },
+          {
             path: 'ledger/places',
             lazy: async () => ({ Component: (await import('./stages/ledger/ledger-screen.tsx')).LedgerScreen }),
           },

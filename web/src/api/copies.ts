@@ -1,5 +1,6 @@
 import { queryOptions, useQuery } from '@tanstack/react-query'
 import { auditSchema, fileTextSchema, readLedger, visitSchema } from '@undo-ink/contracts'
+import type { Ledger } from '@undo-ink/core'
 import { ask, askBytes } from './client.ts'
 
 /** What never changes is fetched once. */
@@ -13,10 +14,19 @@ export function auditQuery(snapshotId: string) {
   })
 }
 
+/** A ledger, and the bytes that it is a view of. */
+export interface ReceivedLedger {
+  readonly bytes: Uint8Array
+  readonly ledger: Ledger
+}
+
 export function ledgerQuery(snapshotId: string) {
   return queryOptions({
     queryKey: ['ledger', snapshotId],
-    queryFn: async () => readLedger(await askBytes(`/snapshots/${snapshotId}/ledger`)),
+    queryFn: async (): Promise<ReceivedLedger> => {
+      const bytes = await askBytes(`/snapshots/${snapshotId}/ledger`)
+      return { bytes, ledger: readLedger(bytes) }
+    },
     // Compared part by part it would cost more than drawing anew.
     structuralSharing: false,
     ...FOREVER,

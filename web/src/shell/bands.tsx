@@ -20,7 +20,7 @@ interface Stretch {
 
 /** Every cluster as found, and under it what the plan makes of it. Choosing a stretch filters every stage to it. */
 export function Bands() {
-  const { rows, places, colors, decided, clusters } = useWork()
+  const { rows, places, colors, standing, clusters } = useWork()
   const { stretch: chosen, chooseStretch } = useView()
   const strip = useRef<HTMLDivElement>(null)
   const [width, setWidth] = useState(0)
@@ -66,7 +66,7 @@ export function Bands() {
           found <b>{number(places.length)}</b> in <b>{number(colors)}</b>
         </Text>
         <Text data-testid="becomes">
-          becomes <b>{number(decided)}</b> of {number(places.length)}
+          becomes <b>{number(standing.toRole + standing.kept)}</b> of {number(places.length)}
         </Text>
       </Flex>
       <Flex ref={strip} flex="1" minW="0" role="group" aria-label="Clusters, most used first" onKeyDown={move}>
@@ -102,8 +102,8 @@ function layOut(rows: readonly Row[], width: number): Stretch[] {
   const fit = Math.max(1, Math.floor((width - SHARED) / THINNEST))
   const alone = rows.length * THINNEST <= width ? rows : rows.slice(0, fit)
   const rest = rows.slice(alone.length)
-  const total = (some: readonly Row[]) => some.reduce((sum, row) => sum + row.places.length, 0)
-  const stretches = alone.map((row): Stretch => ({ key: row.key, rows: [row], places: row.places.length }))
+  const total = (some: readonly Row[]) => some.reduce((sum, row) => sum + row.indices.length, 0)
+  const stretches = alone.map((row): Stretch => ({ key: row.key, rows: [row], places: row.indices.length }))
   return rest.length > 0 ? [...stretches, { key: 'rest', rows: rest, places: total(rest) }] : stretches
 }
 
@@ -150,14 +150,14 @@ const StretchButton = memo(function StretchButton({
       _hover={{ borderColor: chosen ? 'ink' : 'strong' }}
       _focusVisible={{ outlineOffset: '-2px', zIndex: 1 }}
     >
-      <Line parts={stretch.rows.map((row) => ({ paint: row.cluster.lead, grow: shared ? 1 : row.places.length }))} />
+      <Line parts={stretch.rows.map((row) => ({ paint: row.cluster.lead, grow: shared ? 1 : row.indices.length }))} />
       <Line
         parts={stretch.rows.flatMap((row) =>
           row.shares.map((share) => ({
             paint:
               share.kind === 'role' ? (share.role?.color ?? null) : share.kind === 'keep' ? row.cluster.lead : null,
             kept: share.kind === 'keep',
-            grow: shared ? share.count / row.places.length : share.count,
+            grow: shared ? share.count / row.indices.length : share.count,
           })),
         )}
       />

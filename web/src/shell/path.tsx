@@ -18,11 +18,11 @@ interface Stage {
 /** The five stages in the order of the work. Any can be entered at any time. */
 export function Path() {
   const work = useWork()
-  const { snapshot, places, rows, roles, decided, outcomes } = work
+  const { snapshot, places, rows, roles, standing } = work
+  const decided = standing.toRole + standing.kept
   const open = rows.filter((row) => row.open > 0).length
   const skipped = snapshot.files.filter((file) => file.skipped !== null).length
   const pages = snapshot.files.filter((file) => file.syntax === 'html' && file.sha256 !== null).length
-  const changes = outcomes.filter(({ kind }) => kind === 'role').length
   const progress: Progress = decided === 0 ? 'untouched' : decided === places.length ? 'done' : 'begun'
   const stages: Stage[] = [
     {
@@ -42,6 +42,7 @@ export function Path() {
       progress: 'done',
       views: [
         { to: 'ledger/places', name: 'Places', count: number(places.length) },
+        { to: 'ledger/colors', name: 'Colours', count: number(work.colors) },
         { to: 'ledger/scripts', name: 'Scripts', count: number(work.behaviors.length) },
         { to: 'ledger/apart', name: 'Apart', count: number(work.taking.length + work.findings.length) },
       ],
@@ -57,7 +58,12 @@ export function Path() {
       ],
     },
     { to: 'look', name: 'Look', says: count(pages, 'page'), progress: 'begun' },
-    { to: 'handover', name: 'Handover', says: `${count(changes, 'place takes', 'places take')} a role`, progress },
+    {
+      to: 'handover',
+      name: 'Handover',
+      says: `${count(standing.toRole, 'place takes', 'places take')} a role`,
+      progress,
+    },
   ]
   return (
     <Box

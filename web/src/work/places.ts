@@ -1,6 +1,7 @@
 import type { Audit, Snapshot } from '@undo-ink/contracts'
 import {
   type Behavior,
+  type Column,
   type Computed,
   type Keyword,
   type Ledger,
@@ -14,13 +15,76 @@ export interface PlaceOf extends LedgerPlace {
   readonly fileId: string
 }
 
-/** All places of a site, by file and position. */
-export function placesOf(ledger: Ledger, snapshot: Snapshot): PlaceOf[] {
-  const ids = new Map(snapshot.files.map(({ path, id }) => [path, id]))
-  return Array.from({ length: ledger.length }, (_, index) => {
-    const place = placeAt(ledger, index)
-    return { ...place, fileId: ids.get(place.path) ?? '' }
-  })
+/** All places of a site, by file and position: kept in columns, made into objects as they are asked for. */
+export class SitePlaces {
+  readonly ledger: Ledger
+  private readonly fileIds: ReadonlyMap<string, string>
+  private readonly made: PlaceOf[] = []
+  /** The places of each color, by its code. */
+  private readonly byColor: readonly Uint32Array[]
+  private readonly byPath: readonly Uint32Array[]
+
+  constructor(ledger: Ledger, snapshot: Snapshot) {
+    this.ledger = ledger
+    this.fileIds = new Map(snapshot.files.map(({ path, id }) => [path, id]))
+    this.byColor = indicesByCode(ledger.columns.color)
+    this.byPath = indicesByCode(ledger.columns.path)
+  }
+
+  get length(): number {
+    return this.ledger.length
+  }
+
+  /** The same object each time. @param index 0 to length - 1 */
+  at(index: number): PlaceOf {
+    const known = this.made[index]
+    if (known) return known
+    const place = placeAt(this.ledger, index)
+    const made = { ...place, fileId: this.fileIds.get(place.path) ?? '' }
+    this.made[index] = made
+    return made
+  }
+
+  some(indices: Iterable<number>): PlaceOf[] {
+    return Array.from(indices, (index) => this.at(index))
+  }
+
+  /** How many places each color has. */
+  counts(): Map<string, number> {
+    return new Map(this.ledger.columns.color.values.map((key, code) => [key, this.byColor[code]?.length ?? 0]))
+  }
+
+  /** Indices of the places of some colors, in their order. */
+  ofColors(colors: readonly string[]): Uint32Array {
+    const { values } = this.ledger.columns.color
+    const lists = colors.map((color) => this.byColor[values.indexOf(color)] ?? new Uint32Array())
+    if (lists.length === 1) return lists[0] as Uint32Array
+    const all = new Uint32Array(lists.reduce((sum, { length }) => sum + length, 0))
+    let at = 0
+    for (const list of lists) {
+      all.set(list, at)
+      at += list.length
+    }
+    return all.sort()
+  }
+
+  /** Indices of the places of a file. */
+  inFile(path: string): Uint32Array {
+    return this.byPath[this.ledger.columns.path.values.indexOf(path)] ?? new Uint32Array()
+  }
+}
+
+function indicesByCode({ codes, values }: Column<unknown>): Uint32Array[] {
+  const counts = new Uint32Array(values.length)
+  for (let at = 0; at < codes.length; at++) counts[codes[at] as number] = (counts[codes[at] as number] as number) + 1
+  const lists = Array.from(counts, (count) => new Uint32Array(count))
+  counts.fill(0)
+  for (let at = 0; at < codes.length; at++) {
+    const code = codes[at] as number
+    ;(lists[code] as Uint32Array)[counts[code] as number] = at
+    counts[code] = (counts[code] as number) + 1
+  }
+  return lists
 }
 
 export type InFile<T> = T & { readonly path: string }

@@ -1,11 +1,11 @@
-import { ledgerOf, readSource, resolver } from '@undo-ink/core'
+import { type Decision, ledgerOf, readSource, resolveLedger, resolver } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
 import { byDecision, byFile, changesOf } from '../stages/handover/changes.ts'
-import { countBy, groupBy, placesOf } from './places.ts'
-import { reuseRows, rowOf, sharesOf } from './standing.ts'
+import { countBy, groupBy, SitePlaces } from './places.ts'
+import { reuseRows, rowOf, sharesOf, standingOf } from './standing.ts'
 
 const read = (path: string, text: string) => ({ path, ...readSource({ path, text, encoding: 'utf-8' }) })
-const places = placesOf(
+const places = new SitePlaces(
   ledgerOf([
     read('a.css', 'a{color:#7a2433;background:#7a2433} b{color:#fff}'),
     read('b.css', 'c{border-color:#7A2433}'),
@@ -21,11 +21,12 @@ const roles = [{ id: 'p', name: 'primary', color: '#0b6e74' }]
 const whole = { id: 'w', target: { colors: ['#7a2433'] }, to: { kind: 'role', role: 'p' } as const }
 const line = { id: 'l', target: { colors: ['#7a2433'], use: 'line' as const }, to: { kind: 'keep' as const } }
 const cluster = { lead: '#7a2433', members: ['#7a2433'], count: 3 }
-const maroon = places.filter(({ color }) => color === '#7a2433')
+const all = Array.from({ length: places.length }, (_, index) => places.at(index))
+const outcomesOf = (decisions: Decision[], given = roles) => resolveLedger(places.ledger, decisions, given)
 
 describe('places', () => {
   it('know their file and their index', () => {
-    expect(places.map(({ path, fileId, index }) => [path, fileId, index])).toEqual([
+    expect(all.map(({ path, fileId, index }) => [path, fileId, index])).toEqual([
       ['a.css', 'fa', 0],
       ['a.css', 'fa', 1],
       ['a.css', 'fa', 2],
@@ -34,40 +35,56 @@ describe('places', () => {
   })
 
   it('are counted and grouped in the order in which their keys appear', () => {
-    expect([...countBy(places, ({ use }) => use)]).toEqual([
+    expect([...countBy(all, ({ use }) => use)]).toEqual([
       ['text', 2],
       ['ground', 1],
       ['line', 1],
     ])
-    expect([...groupBy(places, ({ path }) => path).values()].map((group) => group.length)).toEqual([3, 1])
+    expect([...groupBy(all, ({ path }) => path).values()].map((group) => group.length)).toEqual([3, 1])
+  })
+})
+
+describe('the places of some colours and files', () => {
+  it('are found in their order', () => {
+    expect([...places.ofColors(['#ffffff', '#7a2433'])]).toEqual([0, 1, 2, 3])
+    expect([...places.ofColors(['#123456'])]).toEqual([])
+    expect([...places.inFile('b.css')]).toEqual([3])
+    expect([...places.inFile('gone.css')]).toEqual([])
+    expect(places.at(2)).toBe(places.at(2))
+  })
+})
+
+describe('how far a plan is', () => {
+  it('is told in places that take a role, are kept, or are open', () => {
+    expect(standingOf(outcomesOf([whole, line]))).toEqual({ codes: Uint8Array.from([1, 1, 0, 2]), toRole: 2, kept: 1 })
   })
 })
 
 describe('what becomes of a row', () => {
   it('is told in shares, the largest first', () => {
-    const outcomes = places.map(resolver([whole, line], roles))
-    expect(sharesOf(maroon, outcomes)).toEqual([
+    const outcomes = outcomesOf([whole, line])
+    expect(sharesOf(places.ofColors(['#7a2433']), outcomes)).toEqual([
       { kind: 'role', role: roles[0], count: 2 },
       { kind: 'keep', role: null, count: 1 },
     ])
-    expect(rowOf(cluster, null, maroon, outcomes)).toMatchObject({ key: '#7a2433', spellings: 2, open: 0 })
+    expect(rowOf(places, outcomes, cluster)).toMatchObject({ key: '#7a2433', spellings: 2, open: 0 })
   })
 
   it('counts a role that is gone as open', () => {
-    expect(rowOf(cluster, null, maroon, places.map(resolver([whole], [])))).toMatchObject({ open: 3 })
+    expect(rowOf(places, outcomesOf([whole], []), cluster)).toMatchObject({ open: 3 })
   })
 
   it('keeps the object of a row that says the same', () => {
-    const before = [rowOf(cluster, null, maroon, places.map(resolver([], roles)))]
-    const same = reuseRows(before, [rowOf(cluster, null, maroon, places.map(resolver([], roles)))])
-    const other = reuseRows(before, [rowOf(cluster, null, maroon, places.map(resolver([whole], roles)))])
+    const before = [rowOf(places, outcomesOf([]), cluster)]
+    const same = reuseRows(before, [rowOf(places, outcomesOf([]), cluster)])
+    const other = reuseRows(before, [rowOf(places, outcomesOf([whole]), cluster)])
     expect(same[0]).toBe(before[0])
     expect(other[0]).not.toBe(before[0])
   })
 })
 
 describe('changes', () => {
-  const changes = changesOf(places, resolver([whole, line], roles))
+  const changes = changesOf(places, outcomesOf([whole, line]), resolver([whole, line], roles))
 
   it('leave out what is kept and what would read the same', () => {
     expect(changes.map(({ occurrence, replacement }) => [occurrence.index, replacement])).toEqual([
@@ -75,11 +92,12 @@ describe('changes', () => {
       [1, '#0b6e74'],
     ])
     const same = { id: 's', target: { colors: ['#ffffff'] }, to: { kind: 'role', role: 'q' } as const }
-    expect(changesOf(places, resolver([same], [{ id: 'q', name: 'q', color: 'white' }]))).toEqual([])
+    const white = [{ id: 'q', name: 'q', color: 'white' }]
+    expect(changesOf(places, outcomesOf([same], white), resolver([same], white))).toEqual([])
   })
 
   it('are grouped by decision and by file', () => {
-    const all = changesOf(places, resolver([whole], roles))
+    const all = changesOf(places, outcomesOf([whole]), resolver([whole], roles))
     expect(byDecision(all).map(({ key, changes }) => [key, changes.length])).toEqual([['w', 3]])
     expect(byFile(all).map(({ key, changes }) => [key, changes.length])).toEqual([
       ['a.css', 2],

@@ -1,6 +1,5 @@
-import type { Cluster, Outcome, Role, Use } from '@undo-ink/core'
-import { isDecided } from '@undo-ink/core'
-import { countBy, groupBy, type PlaceOf } from './places.ts'
+import { type Cluster, type Column, isDecided, type Outcome, type Role, STANDINGS, type Use } from '@undo-ink/core'
+import type { SitePlaces } from './places.ts'
 
 /** One part of what becomes of some places. */
 export interface Share {
@@ -9,19 +8,27 @@ export interface Share {
   readonly count: number
 }
 
-/** What becomes of some places, largest share first. */
-export function sharesOf(places: readonly PlaceOf[], outcomes: readonly Outcome[]): Share[] {
-  const groups = groupBy(places, ({ index }) => {
-    const outcome = outcomes[index] as Outcome
-    return outcome.kind === 'role' ? outcome.role.id : isDecided(outcome) ? '\0keep' : '\0open'
-  })
-  return [...groups.values()]
-    .map((group): Share => {
-      const outcome = outcomes[group[0]?.index ?? 0] as Outcome
-      const kind = outcome.kind === 'role' || outcome.kind === 'keep' ? outcome.kind : 'open'
-      return { kind, role: outcome.kind === 'role' ? outcome.role : null, count: group.length }
-    })
-    .toSorted((a, b) => b.count - a.count)
+/** What becomes of some places, largest share first. @param indices of the places */
+export function sharesOf(indices: Uint32Array, { codes, values }: Column<Outcome>): Share[] {
+  const shares = new Map<string, Share>()
+  for (const [code, count] of countCodes(codes, indices)) {
+    const outcome = values[code] as Outcome
+    const role = outcome.kind === 'role' ? outcome.role : null
+    const kind = role ? 'role' : isDecided(outcome) ? 'keep' : 'open'
+    const key = role?.id ?? `\0${kind}`
+    shares.set(key, { kind, role, count: count + (shares.get(key)?.count ?? 0) })
+  }
+  return [...shares.values()].toSorted((a, b) => b.count - a.count)
+}
+
+/** How often each code stands at some places, in the order in which they appear. */
+function countCodes(codes: Uint32Array, indices: Uint32Array): Map<number, number> {
+  const counts = new Map<number, number>()
+  for (let at = 0; at < indices.length; at++) {
+    const code = codes[indices[at] as number] as number
+    counts.set(code, (counts.get(code) ?? 0) + 1)
+  }
+  return counts
 }
 
 /** A cluster, or the part of one that has one use, with its places and what becomes of them. */
@@ -30,7 +37,8 @@ export interface Row {
   readonly cluster: Cluster
   /** null: all uses. */
   readonly use: Use | null
-  readonly places: readonly PlaceOf[]
+  /** Indices of its places. */
+  readonly indices: Uint32Array
   readonly uses: readonly (readonly [Use, number])[]
   /** Number of ways in which it is written. */
   readonly spellings: number
@@ -49,7 +57,7 @@ export function reuseRows(before: readonly Row[], now: readonly Row[]): Row[] {
   return now.map((row) => {
     const old = known.get(row.key)
     return old &&
-      old.places.length === row.places.length &&
+      old.indices.length === row.indices.length &&
       old.cluster.members.join() === row.cluster.members.join() &&
       sameShares(old, row)
       ? old
@@ -67,21 +75,59 @@ function sameShares(a: Row, b: Row): boolean {
   )
 }
 
+/** The row of a cluster as it stands; what does not change with the plan is taken from an earlier row of the same cluster. */
 export function rowOf(
+  places: SitePlaces,
+  outcomes: Column<Outcome>,
   cluster: Cluster,
-  use: Use | null,
-  places: readonly PlaceOf[],
-  outcomes: readonly Outcome[],
+  use: Use | null = null,
+  before: Row | null = null,
 ): Row {
-  const shares = sharesOf(places, outcomes)
+  const fixed = before ?? fixedPart(places, cluster, use)
+  const shares = sharesOf(fixed.indices, outcomes)
   return {
     key: use === null ? cluster.lead : `${cluster.lead} ${use}`,
     cluster,
     use,
-    places,
-    uses: [...countBy(places, (place) => place.use)].toSorted((a, b) => b[1] - a[1]),
-    spellings: new Set(places.map(({ raw }) => raw)).size,
+    indices: fixed.indices,
+    uses: fixed.uses,
+    spellings: fixed.spellings,
     shares,
     open: shares.find(({ kind }) => kind === 'open')?.count ?? 0,
   }
+}
+
+function fixedPart(places: SitePlaces, cluster: Cluster, use: Use | null): Pick<Row, 'indices' | 'uses' | 'spellings'> {
+  const { columns } = places.ledger
+  const all = places.ofColors(cluster.members)
+  const indices =
+    use === null ? all : all.filter((index) => columns.use.values[columns.use.codes[index] as number] === use)
+  const uses = [...countCodes(columns.use.codes, indices)]
+    .map(([code, count]) => [columns.use.values[code] as Use, count] as const)
+    .toSorted((a, b) => b[1] - a[1])
+  return { indices, uses, spellings: countCodes(columns.raw.codes, indices).size }
+}
+
+/** How far a plan is, in places. */
+export interface Standing {
+  /** Of each place: index into STANDINGS of core. */
+  readonly codes: Uint8Array
+  readonly toRole: number
+  readonly kept: number
+}
+
+const KEPT = STANDINGS.indexOf('kept')
+const DECIDED = STANDINGS.indexOf('decided')
+
+/** Whether each place is open, decided or kept. */
+export function standingOf({ codes, values }: Column<Outcome>): Standing {
+  const standings = values.map((outcome) => (outcome.kind === 'role' ? DECIDED : isDecided(outcome) ? KEPT : 0))
+  const counts = [0, 0, 0]
+  const own = new Uint8Array(codes.length)
+  for (let at = 0; at < codes.length; at++) {
+    const standing = standings[codes[at] as number] as number
+    own[at] = standing
+    counts[standing] = (counts[standing] as number) + 1
+  }
+  return { codes: own, toRole: counts[DECIDED] as number, kept: counts[KEPT] as number }
 }

@@ -3,32 +3,34 @@ import type { Audit, Plan, Site, Snapshot } from '@undo-ink/contracts'
 import {
   type Behavior,
   type Cluster,
+  type Column,
   clustersAt,
   foldPlan,
-  isDecided,
-  type Ledger,
   type Outcome,
   type PlacedFinding,
   type PlanState,
   type Resolve,
   type Role,
+  resolveLedger,
   resolver,
   type SitePages,
 } from '@undo-ink/core'
 import { createContext, type ReactNode, useContext, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
-import { auditQuery, ledgerQuery } from '../api/copies.ts'
+import { auditQuery, ledgerQuery, type ReceivedLedger } from '../api/copies.ts'
 import { getPlan, paletteQuery, postEvent, postPalette } from '../api/plans.ts'
-import { apartOf, countBy, groupBy, type InFile, type PlaceOf, placesOf, type Taking } from './places.ts'
+import type { LedgerDesk } from './ledger-desk.ts'
+import { apartOf, type InFile, SitePlaces, type Taking } from './places.ts'
 import { createPlanStore, type PlanStore, shownEvents } from './plan-store.ts'
-import { type Row, reuseRows, rowOf } from './standing.ts'
+import { type Row, reuseRows, rowOf, type Standing, standingOf } from './standing.ts'
+import { useDesk } from './use-desk.ts'
 import { useLinkage } from './use-linkage.ts'
 
 /** Everything that the stages of one site share. */
 export interface Work {
   readonly site: Site
   readonly snapshot: Snapshot
-  readonly places: readonly PlaceOf[]
+  readonly places: SitePlaces
   readonly taking: readonly Taking[]
   /** What scripts do to colors and classes while a visitor acts. */
   readonly behaviors: readonly InFile<Behavior>[]
@@ -41,9 +43,11 @@ export interface Work {
   readonly clusters: readonly Cluster[] | null
   /** One row for each cluster, in their order. */
   readonly rows: readonly Row[]
-  /** By the index of the place. */
-  readonly outcomes: readonly Outcome[]
-  readonly decided: number
+  /** Of every place, by its index. */
+  readonly outcomes: Column<Outcome>
+  readonly standing: Standing
+  /** Answers views of the ledger; null until it is open. */
+  readonly desk: LedgerDesk | null
   readonly state: PlanState
   readonly resolve: Resolve
   readonly roles: readonly Role[]
@@ -57,7 +61,7 @@ const WorkContext = createContext<Work | null>(null)
 /** Loads what a site's stages need, and keeps it up to date with every act. Suspends until it is there. */
 export function WorkProvider({ site, snapshot, children }: { site: Site; snapshot: Snapshot; children: ReactNode }) {
   // Asked for together: one after the other each would wait for the one before.
-  const [{ data: plan }, { data: audit }, { data: ledger }] = useSuspenseQueries({
+  const [{ data: plan }, { data: audit }, { data: received }] = useSuspenseQueries({
     queries: [
       {
         queryKey: ['plan', snapshot.planId],
@@ -71,7 +75,7 @@ export function WorkProvider({ site, snapshot, children }: { site: Site; snapsho
     ],
   })
   return (
-    <LoadedWork key={plan.id} site={site} snapshot={snapshot} plan={plan} audit={audit} ledger={ledger}>
+    <LoadedWork key={plan.id} site={site} snapshot={snapshot} plan={plan} audit={audit} received={received}>
       {children}
     </LoadedWork>
   )
@@ -82,14 +86,14 @@ function LoadedWork({
   snapshot,
   plan,
   audit,
-  ledger,
+  received: { bytes, ledger },
   children,
 }: {
   site: Site
   snapshot: Snapshot
   plan: Plan
   audit: Audit
-  ledger: Ledger
+  received: ReceivedLedger
   children: ReactNode
 }) {
   const client = useQueryClient()
@@ -118,12 +122,11 @@ function LoadedWork({
   const planState = useStore(store)
   const { data: palette } = useSuspenseQuery(paletteQuery(plan.paletteId))
 
-  const places = useMemo(() => placesOf(ledger, snapshot), [ledger, snapshot])
+  const places = useMemo(() => new SitePlaces(ledger, snapshot), [ledger, snapshot])
   const { taking, behaviors, findings } = useMemo(() => apartOf(audit), [audit])
   const variableUses = useMemo(() => new Map(audit.variables.map(({ name, uses }) => [name, uses])), [audit])
-  const counts = useMemo(() => countBy(places, ({ color }) => color), [places])
-  const colors = useMemo(() => [...counts.keys()], [counts])
-  const byColor = useMemo(() => groupBy(places, ({ color }) => color), [places])
+  const counts = useMemo(() => places.counts(), [places])
+  const colors = ledger.columns.color.values
   const linkage = useLinkage(colors)
   const state = useMemo(
     () =>
@@ -138,24 +141,20 @@ function LoadedWork({
     [palette, state.paletteVersion],
   )
   const resolve = useMemo(() => resolver(state.decisions, roles), [state.decisions, roles])
-  const outcomes = useMemo(() => places.map(resolve), [places, resolve])
+  const outcomes = useMemo(() => resolveLedger(ledger, state.decisions, roles), [ledger, state.decisions, roles])
+  const standing = useMemo(() => standingOf(outcomes), [outcomes])
+  const desk = useDesk(bytes, snapshot, standing)
   const clusters = useMemo(
     () => (linkage ? clustersAt(linkage, state.tolerance, counts) : null),
     [linkage, state.tolerance, counts],
   )
-  const shownRows = useRef<readonly Row[]>([])
+  const shown = useRef<{ clusters: readonly Cluster[] | null; rows: readonly Row[] }>({ clusters: null, rows: [] })
   const rows = useMemo(() => {
-    const now = (clusters ?? []).map((cluster) =>
-      rowOf(
-        cluster,
-        null,
-        cluster.members.flatMap((member) => byColor.get(member) ?? []),
-        outcomes,
-      ),
-    )
-    shownRows.current = reuseRows(shownRows.current, now)
-    return shownRows.current
-  }, [clusters, byColor, outcomes])
+    const before = shown.current.clusters === clusters ? shown.current.rows : null
+    const now = (clusters ?? []).map((cluster, i) => rowOf(places, outcomes, cluster, null, before?.[i]))
+    shown.current = { clusters, rows: reuseRows(shown.current.rows, now) }
+    return shown.current.rows
+  }, [clusters, places, outcomes])
   const work: Work = {
     site,
     snapshot,
@@ -169,7 +168,8 @@ function LoadedWork({
     clusters,
     rows,
     outcomes,
-    decided: outcomes.filter(isDecided).length,
+    standing,
+    desk,
     state,
     resolve,
     roles,

@@ -1,5 +1,13 @@
-import { type Change, changesInPlace, opaqueKey, type Resolve, type Role } from '@undo-ink/core'
-import { groupBy, type PlaceOf } from '../../work/places.ts'
+import {
+  type Change,
+  type Column,
+  changesInPlace,
+  type Outcome,
+  opaqueKey,
+  type Resolve,
+  type Role,
+} from '@undo-ink/core'
+import { groupBy, type PlaceOf, type SitePlaces } from '../../work/places.ts'
 
 /** One change with the role that it follows from. */
 export interface RoleChange extends Change<PlaceOf> {
@@ -9,8 +17,11 @@ export interface RoleChange extends Change<PlaceOf> {
 }
 
 /** All changes of the plan, by file and position. */
-export function changesOf(places: readonly PlaceOf[], resolve: Resolve): RoleChange[] {
-  return changesInPlace(places, resolve).flatMap((change) => {
+export function changesOf(places: SitePlaces, outcomes: Column<Outcome>, resolve: Resolve): RoleChange[] {
+  const taking = Array.from(outcomes.codes.keys()).filter(
+    (index) => outcomes.values[outcomes.codes[index] as number]?.kind === 'role',
+  )
+  return changesInPlace(places.some(taking), resolve).flatMap((change) => {
     const outcome = resolve(change.occurrence)
     return outcome.kind === 'role' ? [{ ...change, role: outcome.role, color: opaqueKey(outcome.color) }] : []
   })

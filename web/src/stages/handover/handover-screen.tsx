@@ -16,12 +16,12 @@ import { ProofSource } from './proof-source.tsx'
 
 /** What the plan changes, read as a proofreader reads, and the copy to send. */
 export function HandoverScreen() {
-  const { places, resolve, rows } = useWork()
+  const { places, outcomes, resolve, rows } = useWork()
   const stretch = useView((view) => view.stretch)
   const [order, setOrder] = useState<Order>('decision')
   const [key, setKey] = useState<string | null>(null)
   const [at, setAt] = useState<number | null>(null)
-  const all = useMemo(() => changesOf(places, resolve), [places, resolve])
+  const all = useMemo(() => changesOf(places, outcomes, resolve), [places, outcomes, resolve])
   const changes = useMemo(() => {
     if (stretch === null) return all
     const colors = new Set(rowsIn(rows, stretch).flatMap(({ cluster }) => cluster.members))

@@ -23,7 +23,6 @@ export function IntakeScreen() {
   const { mutate } = choose
   const busy = choose.isPending || isActive(site.job)
   const columns = useMemo((): Column<SiteFile>[] => {
-    const perFile = countBy(places, ({ fileId }) => fileId)
     const perPage = countBy(
       sitePages.pages.flatMap((page) => page.files),
       (path) => path,
@@ -37,7 +36,7 @@ export function IntakeScreen() {
         head: 'Places',
         width: '80px',
         right: true,
-        cell: ({ id, skipped }) => (skipped === null ? number(perFile.get(id) ?? 0) : '–'),
+        cell: ({ path, skipped }) => (skipped === null ? number(places.inFile(path).length) : '–'),
       },
       {
         head: 'Pages',

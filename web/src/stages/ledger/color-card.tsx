@@ -1,4 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { Link } from 'react-router'
 import { Sheet } from '../../components/sheet.tsx'
 import { SURROUNDS } from '../../components/surround.ts'
 import { Swatch } from '../../components/swatch.tsx'
@@ -6,14 +7,15 @@ import { count, EVIDENCE_WORDS } from '../../components/words.ts'
 import { countBy, type PlaceOf } from '../../work/places.ts'
 import { useView } from '../../work/view-store.ts'
 import { useWork } from '../../work/work.tsx'
+import { colorPath } from './paths.ts'
 
 const MOST_SPELLINGS = 6
 
 /** The color of one place: how often and in which spellings it is written, and the members of its cluster edge to edge. */
 export function ColorCard({ place }: { place: PlaceOf }) {
-  const { places, rows } = useWork()
+  const { site, places, rows } = useWork()
   const surround = useView((state) => state.surround)
-  const same = places.filter(({ color }) => color === place.color)
+  const same = places.some(places.ofColors([place.color]))
   const spellings = [...countBy(same, ({ raw }) => raw)].toSorted((a, b) => b[1] - a[1])
   const row = rows.find(({ cluster }) => cluster.members.includes(place.color))
   return (
@@ -24,7 +26,10 @@ export function ColorCard({ place }: { place: PlaceOf }) {
         </Box>
         <Box minW="0">
           <Text fontWeight="600" fontSize="13px">
-            {place.color}: {count(same.length, 'place')}, {count(spellings.length, 'spelling')}
+            <Box as="span" textDecoration="underline" asChild>
+              <Link to={colorPath(site.id, place.color)}>{place.color}</Link>
+            </Box>
+            : {count(same.length, 'place')}, {count(spellings.length, 'spelling')}
           </Text>
           <Text fontFamily="mono" fontSize="12px" color="soft" lineClamp={3}>
             {spellings
@@ -44,7 +49,7 @@ export function ColorCard({ place }: { place: PlaceOf }) {
             ))}
           </Flex>
           <Text fontSize="12px" color="soft" mt="1">
-            its cluster: {count(row.cluster.members.length, 'colour')}, {count(row.places.length, 'place')}
+            its cluster: {count(row.cluster.members.length, 'colour')}, {count(row.indices.length, 'place')}
           </Text>
         </Box>
       ) : null}

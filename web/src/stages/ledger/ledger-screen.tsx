@@ -1,60 +1,158 @@
 import { Flex, Text } from '@chakra-ui/react'
+import { type Facet, GROUPINGS, type Viewed } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
-import { count, number, stateText } from '../../components/words.ts'
-import { countBy, type PlaceOf } from '../../work/places.ts'
+import { count, number } from '../../components/words.ts'
+import { Loading } from '../../shell/site-frame.tsx'
+import type { PlaceOf } from '../../work/places.ts'
 import { rowsIn } from '../../work/standing.ts'
+import { useStable } from '../../work/use-stable.ts'
 import { useView } from '../../work/view-store.ts'
 import { useWork } from '../../work/work.tsx'
+import { groupingOf, viewOf } from './address.ts'
 import { ColorCard } from './color-card.tsx'
+import { ColumnMenu } from './column-menu.tsx'
+import { FacetChips } from './facet-chips.tsx'
+import { FacetMenu } from './facet-menu.tsx'
+import { columnsOf } from './place-columns.tsx'
 import { PlaceSource } from './place-source.tsx'
 import { PlacesTable } from './places-table.tsx'
-import { type FacetValue, useFilter } from './use-filter.ts'
+import { SearchField } from './search-field.tsx'
+import { neighbour, placesAlong, STEPS, type Step } from './stepping.ts'
+import { useAddress } from './use-address.ts'
+import { useStretchInAddress } from './use-stretch-in-address.ts'
+import { useViewed } from './use-viewed.ts'
+
+/** Facets whose values are in sight, with how many of them; those that have more stand behind a button too. */
+const CHIPS: readonly (readonly [Facet, number])[] = [
+  ['use', 8],
+  ['state', 4],
+]
+const SHOWN = new Map(CHIPS)
+const MENUS: readonly Facet[] = ['state', 'standing', 'file', 'heading', 'syntax', 'notation', 'confidence', 'origin']
 
 /** Every place where a color is written by hand, with its source beside it. */
 export function LedgerScreen() {
-  const { places, rows, taking, findings, snapshot } = useWork()
+  const { places, rows, clusters, colors, taking, findings, snapshot } = useWork()
   const { stretch, chooseStretch } = useView()
-  const inStretch = useMemo(() => {
-    if (stretch === null) return places
-    return rowsIn(rows, stretch)
-      .flatMap((row) => row.places)
-      .toSorted((a, b) => a.index - b.index)
-  }, [places, rows, stretch])
-  const { filter, setFilter, shown, uses, states } = useFilter(inStretch)
-  const [selected, setSelected] = useState<number | null>(null)
-  const place = shown.find(({ index }) => index === selected) ?? shown[0] ?? null
-  const files = countBy(places, ({ path }) => path).size
-  const step = (direction: 1 | -1) => place && setSelected(neighbour(places, place, direction).index)
+  const [address, change] = useAddress()
+  useStretchInAddress(address, change)
+  const stretchColors = useMemo(
+    () =>
+      stretch === null || clusters === null ? null : rowsIn(rows, stretch).flatMap(({ cluster }) => cluster.members),
+    [rows, clusters, stretch],
+  )
+  const view = useMemo(() => viewOf(address, stretchColors), [address, stretchColors])
+  const viewed = useViewed(view)
+  const [step, setStep] = useState<Step>('colour')
+  const place = selectedPlace(address.place, viewed, places)
+  const select = useStable((index: number) => {
+    const { path, range } = places.at(index)
+    change({ place: { path, start: range.start } }, { asStep: true })
+  })
+  const go = useStable((direction: 1 | -1) => {
+    if (place) select(neighbour(placesAlong(step, place, places, rows), place.index, direction))
+  })
+  const onLetter = useStable((letter: string) => {
+    const chosen = STEPS[Number(letter) - 1]
+    if (chosen) setStep(chosen)
+    else if (letter === 'n' || letter === 'p') go(letter === 'n' ? 1 : -1)
+    else return false
+    return true
+  })
+  const onChoose = useStable((facet: Facet, chosen: readonly string[]) =>
+    change({ chosen: { ...address.chosen, [facet]: chosen } }),
+  )
+  const files = places.ledger.columns.path.values.length
+  if (!viewed) return <Loading says={`Laying out ${count(places.length, 'place')} …`} />
   return (
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="480px">
       <StageHead
         title="Ledger"
-        sentence={`${count(places.length, 'place')} where a colour is written by hand, in ${count(files, 'file')} of ${snapshot.files.length}. ${number(taking.length + findings.length)} more things are listed apart.`}
+        sentence={`${count(places.length, 'place')} where a colour is written by hand, in ${count(files, 'file')} of ${number(snapshot.files.length)}. ${number(taking.length + findings.length)} more things are listed apart.`}
       />
-      <Flex gap="2" mb="3" wrap="wrap" align="center">
+      <Flex gap="2" mb="2" wrap="wrap" align="center">
+        <SearchField
+          typed={address.typed}
+          reach={address.reach}
+          onType={(typed) => change({ typed }, { asStep: true })}
+          onReach={(reach) => change({ reach }, { asStep: true })}
+        />
+        <Flex role="radiogroup" aria-label="Group by" align="center" ml="2">
+          <Text fontSize="12px" color="soft" mr="2">
+            By
+          </Text>
+          {GROUPINGS.map((each) => {
+            const isChosen = groupingOf(address) === each
+            return (
+              <ActButton
+                key={each}
+                role="radio"
+                aria-checked={isChosen}
+                main={isChosen}
+                h="26px"
+                px="2"
+                borderRadius="0"
+                ml="-1px"
+                onClick={() => change({ grouping: each })}
+              >
+                {each === 'color' ? 'colour' : each}
+              </ActButton>
+            )
+          })}
+        </Flex>
+        <ColumnMenu chosen={address.columns} grouping={view.grouping} onChoose={(columns) => change({ columns })} />
+      </Flex>
+      <Flex gap="1.5" mb="2" wrap="wrap" align="center">
         {stretch !== null ? (
-          <ActButton onClick={() => chooseStretch(null)}>
+          <ActButton h="26px" onClick={() => chooseStretch(null)}>
             <span aria-hidden>×</span> {stretch.length === 1 ? stretch[0] : count(stretch.length, 'cluster')}
           </ActButton>
         ) : null}
-        <Facet label="Paints" values={uses} chosen={filter.use} onChoose={(use) => setFilter({ ...filter, use })} />
-        <Facet
-          label="State"
-          values={states}
-          chosen={filter.state}
-          onChoose={(state) => setFilter({ ...filter, state })}
-        />
+        {CHIPS.map(([facet, most]) => (
+          <FacetChips
+            key={facet}
+            facet={facet}
+            most={most}
+            values={viewed.facets[facet]}
+            chosen={address.chosen[facet] ?? []}
+            onChoose={onChoose}
+          />
+        ))}
+      </Flex>
+      <Flex gap="1.5" mb="3" wrap="wrap" align="center">
+        {MENUS.filter((facet) => viewed.facets[facet].length > (SHOWN.get(facet) ?? 0)).map((facet) => (
+          <FacetMenu
+            key={facet}
+            facet={facet}
+            values={viewed.facets[facet]}
+            chosen={address.chosen[facet] ?? []}
+            onChoose={onChoose}
+          />
+        ))}
+        {Object.values(address.chosen).some((chosen) => chosen.length > 0) ? (
+          <ActButton h="26px" px="2" onClick={() => change({ chosen: {} })}>
+            Show everything
+          </ActButton>
+        ) : null}
         <Text fontSize="12px" color="soft" role="status" ml="auto">
-          {shown.length === places.length ? '' : `${number(shown.length)} of ${number(places.length)} shown`}
+          {shownText(viewed, places.length, colors)}
         </Text>
       </Flex>
       <Flex flex={{ base: 'none', lg: '1' }} minH="0" gap="4" direction={{ base: 'column', lg: 'row' }}>
-        <PlacesTable places={shown} selected={place} onSelect={setSelected} onStep={step} />
+        <PlacesTable
+          viewed={viewed}
+          grouping={view.grouping}
+          columns={columnsOf(address.columns, view.grouping)}
+          fullStrength={false}
+          selected={place}
+          onSelect={select}
+          onLetter={onLetter}
+        />
         {place ? (
           <Flex direction="column" gap="3" flex={{ base: 'none', lg: '0 0 400px' }} minW="0" minH="0">
-            <PlaceSource place={place} onStep={step} />
+            <PlaceSource place={place} step={step} onChooseStep={setStep} onStep={go} />
             <ColorCard place={place} />
           </Flex>
         ) : null}
@@ -63,38 +161,19 @@ export function LedgerScreen() {
   )
 }
 
-/** The next place of the same color, around the end of the site. */
-function neighbour(places: readonly PlaceOf[], place: PlaceOf, direction: 1 | -1): PlaceOf {
-  const same = places.filter(({ color }) => color === place.color)
-  const at = same.findIndex(({ index }) => index === place.index)
-  return same[(at + direction + same.length) % same.length] ?? place
+/** The place that the address names, shown or not; else the first that is shown. */
+function selectedPlace(
+  named: { path: string; start: number } | null,
+  viewed: Viewed | null,
+  places: ReturnType<typeof useWork>['places'],
+): PlaceOf | null {
+  const index = named && places.inFile(named.path).find((each) => places.ledger.positions.start[each] === named.start)
+  const shown = index ?? viewed?.shown[0]
+  return shown === undefined ? null : places.at(shown)
 }
 
-interface FacetProps<T> {
-  readonly label: string
-  readonly values: readonly FacetValue<T>[]
-  readonly chosen: T | null
-  onChoose(value: T | null): void
-}
-
-function Facet<T extends string>({ label, values, chosen, onChoose }: FacetProps<T>) {
-  return (
-    <Flex role="group" aria-label={label} gap="1.5" mr="4" wrap="wrap" align="center">
-      <Text fontSize="12px" color="soft">
-        {label}
-      </Text>
-      {values.map(({ value, count }) => (
-        <ActButton
-          key={value}
-          h="26px"
-          px="2"
-          main={chosen === value}
-          aria-pressed={chosen === value}
-          onClick={() => onChoose(chosen === value ? null : value)}
-        >
-          {value === 'rest' ? stateText([]) : value} <b>{number(count)}</b>
-        </ActButton>
-      ))}
-    </Flex>
-  )
+function shownText({ shown, colors }: Viewed, all: number, allColors: number): string {
+  return shown.length === all
+    ? `${count(allColors, 'colour')}`
+    : `${number(shown.length)} of ${count(all, 'place')} shown, in ${count(colors, 'colour')}`
 }

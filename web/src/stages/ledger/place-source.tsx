@@ -9,16 +9,23 @@ import { withAlpha } from '../../components/swatch.tsx'
 import { Loading } from '../../shell/site-frame.tsx'
 import { groupBy, type PlaceOf } from '../../work/places.ts'
 import { useWork } from '../../work/work.tsx'
+import { STEPS, type Step } from './stepping.ts'
 
 const MOST_DOTS = 4
 
+interface PlaceSourceProps {
+  readonly place: PlaceOf
+  readonly step: Step
+  onChooseStep(step: Step): void
+  onStep(direction: 1 | -1): void
+}
+
 /** The source of one place with its literal marked, and the colors of each line in the margin. */
-export function PlaceSource({ place, onStep }: { place: PlaceOf; onStep(direction: 1 | -1): void }) {
+export function PlaceSource({ place, step, onChooseStep, onStep }: PlaceSourceProps) {
   const { places } = useWork()
   const { data, error } = useFileText(place.fileId)
   const notes = useMemo(() => {
-    const inFile = places.filter(({ fileId }) => fileId === place.fileId)
-    return [...groupBy(inFile, ({ line }) => line)].map(
+    return [...groupBy(places.some(places.inFile(place.path)), ({ line }) => line)].map(
       ([line, group]): MarginNote => ({
         line,
         key: group.map(({ color, alpha }) => `${color}${alpha}`).join(' '),
@@ -31,7 +38,7 @@ export function PlaceSource({ place, onStep }: { place: PlaceOf; onStep(directio
           ),
       }),
     )
-  }, [places, place.fileId])
+  }, [places, place.path])
   const marks = useMemo((): SourceMark[] => [markOf(place, 'here')], [place])
   return (
     <Sheet
@@ -59,8 +66,43 @@ export function PlaceSource({ place, onStep }: { place: PlaceOf; onStep(directio
         <Text color="soft" whiteSpace="nowrap">
           line {place.line}, column {place.column}
         </Text>
-        <ActButton ml="auto" h="26px" px="2" hotkey="N" title="Next place of this colour" onClick={() => onStep(1)}>
-          Next
+      </Flex>
+      <Flex px="3" py="1.5" gap="1" align="center" borderBottom="1px solid" borderColor="edge" fontSize="12px">
+        <Flex role="radiogroup" aria-label="Step along the places of this" align="center">
+          <Text color="soft" mr="2">
+            Same
+          </Text>
+          {STEPS.map((each, i) => (
+            <ActButton
+              key={each}
+              role="radio"
+              aria-checked={step === each}
+              main={step === each}
+              hotkey={String(i + 1)}
+              h="26px"
+              px="1.5"
+              gap="1"
+              fontSize="12px"
+              borderRadius="0"
+              ml="-1px"
+              onClick={() => onChooseStep(each)}
+            >
+              {each}
+            </ActButton>
+          ))}
+        </Flex>
+        <ActButton
+          ml="auto"
+          h="26px"
+          px="1.5"
+          hotkey="P"
+          title={`Previous place of this ${step}`}
+          onClick={() => onStep(-1)}
+        >
+          <span aria-hidden>↑</span>
+        </ActButton>
+        <ActButton h="26px" px="1.5" hotkey="N" title={`Next place of this ${step}`} onClick={() => onStep(1)}>
+          <span aria-hidden>↓</span>
         </ActButton>
       </Flex>
       {error ? <Text p="4">{error.message}</Text> : null}

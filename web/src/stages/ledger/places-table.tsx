@@ -1,126 +1,170 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import type { Group, Grouping, Outcome, Viewed } from '@undo-ink/core'
 import { memo, useMemo } from 'react'
 import { Sheet } from '../../components/sheet.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { GridRow, VirtualGrid } from '../../components/virtual-grid.tsx'
-import { number, stateText } from '../../components/words.ts'
+import { number } from '../../components/words.ts'
 import type { PlaceOf } from '../../work/places.ts'
+import { useWork } from '../../work/work.tsx'
+import type { PlaceColumn } from './place-columns.tsx'
+import { placeInRow, rowOfPlace, rowsOf } from './table-rows.ts'
 
 const ROW = 31
-const COLUMNS = '44px minmax(110px, 1.3fr) minmax(56px, .7fr) minmax(60px, .6fr) minmax(120px, 2fr) 48px'
-
-const HEADS = [
-  { text: 'Colour' },
-  { text: 'Written as' },
-  { text: 'State' },
-  { text: 'Paints' },
-  { text: 'Subject' },
-  { text: 'Line', right: true },
-]
-
-type Item =
-  | { readonly heading: string | null; readonly path: string; readonly count: number }
-  | { readonly place: PlaceOf }
 
 interface PlacesTableProps {
-  readonly places: readonly PlaceOf[]
+  readonly viewed: Viewed
+  readonly grouping: Grouping
+  readonly columns: readonly PlaceColumn[]
+  readonly fullStrength: boolean
   readonly selected: PlaceOf | null
   onSelect(index: number): void
-  onStep(direction: 1 | -1): void
+  /** A letter or digit that was pressed; true when it was one of the table's keys. */
+  onLetter(letter: string): boolean
 }
 
-/** The places under their files and headings. One row is in the tab order; arrows move along the rows. */
-export function PlacesTable({ places, selected, onSelect, onStep }: PlacesTableProps) {
-  const items = useMemo(() => grouped(places), [places])
-  if (places.length === 0)
+/** The places under the groups of a view. The grid is in the tab order; arrows move along the places. */
+export function PlacesTable({
+  viewed,
+  grouping,
+  columns,
+  fullStrength,
+  selected,
+  onSelect,
+  onLetter,
+}: PlacesTableProps) {
+  const { places, outcomes } = useWork()
+  const rows = useMemo(() => rowsOf(viewed.groups), [viewed.groups])
+  const at = selected ? viewed.shown.indexOf(selected.index) : -1
+  const tracks = ['44px', ...columns.map(({ track }) => track)].join(' ')
+  const heads = useMemo(
+    () => [{ text: 'Colour' }, ...columns.map(({ head, right }) => ({ text: head, ...(right ? { right } : {}) }))],
+    [columns],
+  )
+  if (viewed.shown.length === 0)
     return (
-      <Sheet flex="1" p="6">
-        <Text color="soft">No place is both: take one of the choices back.</Text>
+      <Sheet flex="1" p="6" minH="120px">
+        <Text color="soft">No place is all of this: widen the search, or take one of the choices back.</Text>
       </Sheet>
     )
   return (
     <VirtualGrid
       label="Places: arrow keys move"
-      columns={COLUMNS}
-      heads={HEADS}
-      count={items.length}
+      columns={tracks}
+      heads={heads}
+      count={rows.count}
       heightOf={() => ROW}
       keyOf={(index) => index}
-      at={items.findIndex((item) => 'place' in item && item.place === selected)}
-      activeId={selected ? rowId(selected) : undefined}
+      at={at < 0 ? -1 : rowOfPlace(rows, at)}
+      activeId={selected && at >= 0 ? rowId(selected) : undefined}
       page={15}
       onMove={(step) => {
-        const index = selected === null ? -1 : places.indexOf(selected)
-        const next = places[Math.min(places.length - 1, Math.max(0, index + step))]
-        if (next) onSelect(next.index)
+        const next = viewed.shown[Math.min(viewed.shown.length - 1, Math.max(0, at + step))]
+        if (next !== undefined) onSelect(next)
       }}
-      onLetter={(letter) => {
-        if (letter !== 'n' && letter !== 'p') return false
-        onStep(letter === 'n' ? 1 : -1)
-        return true
-      }}
+      onLetter={onLetter}
       row={(index) => {
-        const item = items[index] as Item
-        return 'place' in item ? (
-          <PlaceRow place={item.place} rowIndex={index + 2} selected={item.place === selected} onSelect={onSelect} />
-        ) : (
-          <GroupRow {...item} rowIndex={index + 2} />
+        const { group, position } = placeInRow(rows, index)
+        if (position === null)
+          return (
+            <GroupRow
+              group={viewed.groups[group] as Group}
+              first={places.at((viewed.groups[group] as Group).place)}
+              grouping={grouping}
+              rowIndex={index + 2}
+              span={columns.length + 1}
+            />
+          )
+        const place = places.at(viewed.shown[position] as number)
+        return (
+          <PlaceRow
+            place={place}
+            outcome={outcomes.values[outcomes.codes[place.index] as number] as Outcome}
+            rowIndex={index + 2}
+            columns={columns}
+            tracks={tracks}
+            fullStrength={fullStrength}
+            selected={place === selected}
+            onSelect={onSelect}
+          />
         )
       }}
     />
   )
 }
 
-/** Each run of places of one file and heading, under a line that names them. */
-function grouped(places: readonly PlaceOf[]): Item[] {
-  const items: Item[] = []
-  for (let from = 0; from < places.length; ) {
-    const { path, heading } = places[from] as PlaceOf
-    let to = from
-    while (places[to]?.path === path && places[to]?.heading === heading) to++
-    items.push({ path, heading, count: to - from })
-    for (const place of places.slice(from, to)) items.push({ place })
-    from = to
-  }
-  return items
+interface GroupRowProps {
+  readonly group: Group
+  readonly first: PlaceOf
+  readonly grouping: Grouping
+  readonly rowIndex: number
+  readonly span: number
 }
 
-function GroupRow({
-  path,
-  heading,
-  count,
-  rowIndex,
-}: {
-  path: string
-  heading: string | null
-  count: number
-  rowIndex: number
-}) {
+function GroupRow({ group, first, grouping, rowIndex, span }: GroupRowProps) {
   return (
     <Flex
       role="row"
       aria-rowindex={rowIndex}
       h="100%"
       align="center"
-      gap="3"
       px="3"
       bg="wash"
       borderBottom="1px solid"
       borderColor="edge"
+      fontSize="13px"
     >
-      <Flex role="gridcell" aria-colspan={6} gap="3" w="100%" align="baseline">
-        <Text fontFamily="mono" fontSize="13px">
-          {path}
-        </Text>
-        <Text fontSize="13px" color="soft" truncate>
-          {heading}
-        </Text>
+      <Flex role="gridcell" aria-colspan={span} gap="3" w="100%" align="center" minW="0">
+        <GroupName place={first} grouping={grouping} />
+        {group.distance === null ? null : (
+          <Text color="soft" whiteSpace="nowrap">
+            ΔE {group.distance.toFixed(2)}
+          </Text>
+        )}
         <Text ml="auto" fontSize="12px" color="soft">
-          {number(count)}
+          {number(group.count)}
         </Text>
       </Flex>
     </Flex>
   )
+}
+
+function GroupName({ place, grouping }: { place: PlaceOf; grouping: Grouping }) {
+  switch (grouping) {
+    case 'file':
+      return (
+        <>
+          <Text fontFamily="mono" whiteSpace="nowrap">
+            {place.path}
+          </Text>
+          <Text color="soft" truncate title={place.heading ?? undefined}>
+            {place.heading}
+          </Text>
+        </>
+      )
+    case 'color':
+      return (
+        <>
+          <Swatch color={place.color} size="18px" />
+          <Text fontFamily="mono" fontWeight="600" whiteSpace="nowrap">
+            {place.color}
+          </Text>
+        </>
+      )
+    default: {
+      const name = place[grouping]
+      return (
+        <Text
+          fontFamily={grouping === 'heading' ? undefined : 'mono'}
+          truncate
+          title={name ?? undefined}
+          color={name === null ? 'soft' : 'ink'}
+        >
+          {name ?? `no ${grouping}`}
+        </Text>
+      )
+    }
+  }
 }
 
 function rowId(place: PlaceOf): string {
@@ -129,39 +173,54 @@ function rowId(place: PlaceOf): string {
 
 interface PlaceRowProps {
   readonly place: PlaceOf
+  readonly outcome: Outcome
   readonly rowIndex: number
+  readonly columns: readonly PlaceColumn[]
+  readonly tracks: string
+  readonly fullStrength: boolean
   readonly selected: boolean
   onSelect(index: number): void
 }
 
-const PlaceRow = memo(function PlaceRow({ place, rowIndex, selected, onSelect }: PlaceRowProps) {
+const PlaceRow = memo(function PlaceRow({
+  place,
+  outcome,
+  rowIndex,
+  columns,
+  tracks,
+  fullStrength,
+  selected,
+  onSelect,
+}: PlaceRowProps) {
   return (
     <GridRow
       id={rowId(place)}
       rowIndex={rowIndex}
       selected={selected}
-      columns={COLUMNS}
+      columns={tracks}
       onSelect={() => onSelect(place.index)}
       fontSize="13px"
     >
       <Box role="gridcell" aria-label={place.color} display="flex">
-        <Swatch color={place.color} alpha={place.alpha ?? 1} />
+        <Swatch color={place.color} alpha={fullStrength ? 1 : (place.alpha ?? 1)} />
       </Box>
-      <Text role="gridcell" fontFamily="mono" truncate title={place.raw}>
-        {place.raw}
-      </Text>
-      <Text role="gridcell" color={place.states.length === 0 ? 'soft' : 'ink'} truncate title={stateText(place.states)}>
-        {stateText(place.states)}
-      </Text>
-      <Text role="gridcell" truncate title={place.property}>
-        {place.use}
-      </Text>
-      <Text role="gridcell" fontFamily="mono" truncate title={place.subjects.join(', ')}>
-        {place.variable ?? place.subjects.join(', ')}
-      </Text>
-      <Text role="gridcell" fontFamily="mono" textAlign="right">
-        {place.line}
-      </Text>
+      {columns.map(({ key, mono, right, text, cell }) => {
+        const words = text(place, outcome)
+        return (
+          <Box
+            key={key}
+            role="gridcell"
+            minW="0"
+            fontFamily={mono ? 'mono' : undefined}
+            textAlign={right ? 'right' : 'left'}
+            color={words === 'rest' ? 'soft' : 'ink'}
+            truncate
+            title={words}
+          >
+            {cell ? cell(place, outcome) : words}
+          </Box>
+        )
+      })}
     </GridRow>
   )
 })

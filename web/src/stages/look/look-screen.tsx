@@ -7,7 +7,7 @@ import { ActButton } from '../../components/act-button.tsx'
 import { Note } from '../../components/note.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
-import { count } from '../../components/words.ts'
+import { count, number } from '../../components/words.ts'
 import { Loading } from '../../shell/site-frame.tsx'
 import { useWork } from '../../work/work.tsx'
 import { useFramePair } from './use-frame-pair.ts'
@@ -41,7 +41,7 @@ const WIDTHS = { wide: 1280, narrow: 390 } as const
 type Width = keyof typeof WIDTHS
 
 function Pages({ visit }: { visit: Visit }) {
-  const { store, places, decided } = useWork()
+  const { store, places, standing } = useWork()
   const version = useStore(store, ({ plan }) => plan.version)
   const [page, setPage] = useState(visit.pages[0] ?? '')
   // Choosing the page that the frames once began with must lead back to it from wherever links have led.
@@ -53,7 +53,7 @@ function Pages({ visit }: { visit: Visit }) {
     <Flex direction="column" h="100%" minH="480px">
       <StageHead
         title="Look"
-        sentence={`${count(visit.pages.length, 'page')}, as received and with ${decided} of ${count(places.length, 'place')} decided. The site's own scripts and outside addresses are switched off here.`}
+        sentence={`${count(visit.pages.length, 'page')}, as received and with ${number(standing.toRole + standing.kept)} of ${count(places.length, 'place')} decided. The site's own scripts and outside addresses are switched off here.`}
       >
         <chakra.label display="flex" alignItems="center" gap="2" fontSize="12px" color="soft">
           Page

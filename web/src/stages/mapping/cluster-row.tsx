@@ -65,7 +65,7 @@ export const ClusterRow = memo(function ClusterRow({
       <Box role="gridcell" minW="0">
         {part ? (
           <Text fontSize="13px">
-            as <b>{row.use}</b>, {count(row.places.length, 'place')}
+            as <b>{row.use}</b>, {count(row.indices.length, 'place')}
           </Text>
         ) : (
           <>
@@ -73,7 +73,7 @@ export const ClusterRow = memo(function ClusterRow({
               {row.cluster.lead}
             </Text>
             <Text fontSize="12px" color="soft" truncate>
-              {count(row.places.length, 'place')}, {count(row.spellings, 'spelling')}
+              {count(row.indices.length, 'place')}, {count(row.spellings, 'spelling')}
             </Text>
             {row.cluster.members.length > 1 ? (
               <Flex gap="1px" mt="2px" h="8px" maxW="120px" title={row.cluster.members.join(' ')}>

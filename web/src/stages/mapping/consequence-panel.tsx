@@ -104,7 +104,7 @@ export function ConsequencePanel({ row, tried, onKeep, onLeaveOpen }: Consequenc
         <ActButton
           justifyContent="space-between"
           hotkey="O"
-          disabled={row.open === row.places.length}
+          disabled={row.open === row.indices.length}
           onClick={() => onLeaveOpen(row)}
         >
           Leave it open

@@ -1,6 +1,6 @@
-import { type Decision, ledgerOf, readSource } from '@undo-ink/core'
+import { type Decision, ledgerOf, readSource, resolveLedger } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
-import { placesOf } from '../../work/places.ts'
+import { SitePlaces } from '../../work/places.ts'
 import { rowOf } from '../../work/standing.ts'
 import { consequenceOf } from './consequence.ts'
 import { decidedApart, decisionOf, decisionsOf, roleAt } from './deciding.ts'
@@ -10,22 +10,11 @@ const CSS = `
 .b:hover { color: #ffffff; background: #7a2433 }
 .c { border-color: #7a2433 }`
 const reading = readSource({ path: 'a.css', text: CSS, encoding: 'utf-8' })
-const places = placesOf(ledgerOf([{ path: 'a.css', ...reading }]), {
+const places = new SitePlaces(ledgerOf([{ path: 'a.css', ...reading }]), {
   files: [{ path: 'a.css', id: 'f' }],
 } as never)
-const cluster = (lead: string) => ({
-  lead,
-  members: [lead],
-  count: places.filter(({ color }) => color === lead).length,
-})
-const outcomes = places.map(() => ({ kind: 'open' }) as const)
-const row = (lead: string) =>
-  rowOf(
-    cluster(lead),
-    null,
-    places.filter(({ color }) => color === lead),
-    outcomes,
-  )
+const open = resolveLedger(places.ledger, [], [])
+const row = (lead: string) => rowOf(places, open, { lead, members: [lead], count: places.ofColors([lead]).length })
 const roles = [
   { id: 'teal', name: 'teal', color: '#0b6e74' },
   { id: 'pale', name: 'pale', color: '#fefefe' },

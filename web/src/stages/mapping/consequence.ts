@@ -10,7 +10,7 @@ import {
   type Role,
   resolver,
 } from '@undo-ink/core'
-import { countBy, groupBy, type PlaceOf } from '../../work/places.ts'
+import { countBy, type PlaceOf, type SitePlaces } from '../../work/places.ts'
 import type { Row } from '../../work/standing.ts'
 import { decisionOf } from './deciding.ts'
 
@@ -40,26 +40,20 @@ const VANISHED = 1.5
 export function consequenceOf(
   row: Row,
   to: Becoming,
-  all: readonly PlaceOf[],
+  all: SitePlaces,
   decisions: readonly Decision[],
   roles: readonly Role[],
 ): Consequence {
   const trial = decisionOf(row, to, 'trial')
   const resolve = resolver([...decisions, trial], roles)
-  const taken = row.places.filter((place) => {
+  const taken = all.some(row.indices).filter((place) => {
     const outcome = resolve(place)
     return outcome.kind !== 'open' && outcome.decision.id === 'trial'
   })
   const now = resolver(decisions, roles)
   const touched = new Set(taken.map(({ index }) => index))
-  const inFiles = new Set(taken.map(({ fileId }) => fileId))
-  const pairs = [
-    ...groupBy(
-      all.filter(({ fileId }) => inFiles.has(fileId)),
-      ({ fileId }) => fileId,
-    ).values(),
-  ]
-    .flatMap((places) => declaredPairs(places))
+  const pairs = [...new Set(taken.map(({ path }) => path))]
+    .flatMap((path) => declaredPairs(all.some(all.inFile(path))))
     .filter(({ text, ground }) => touched.has(text.index) || touched.has(ground.index))
     .map(({ text, ground }): PairChange & { readonly now: number } => ({
       subject: text.selector ?? '',

@@ -84,15 +84,8 @@ export function MappingScreen() {
 }
 
 /** The parts of a cluster by use, most places first. */
-function partsOf(row: Row, { outcomes }: Work): Row[] {
-  return row.uses.map(([use]: readonly [Use, number]) =>
-    rowOf(
-      row.cluster,
-      use,
-      row.places.filter((place) => place.use === use),
-      outcomes,
-    ),
-  )
+function partsOf(row: Row, { places, outcomes }: Work): Row[] {
+  return row.uses.map(([use]: readonly [Use, number]) => rowOf(places, outcomes, row.cluster, use))
 }
 
 /** How far apart two colors may be and still be one decision. */

@@ -1,22 +1,43 @@
 import { Box, chakra, Field, Flex, Input, Table, Text } from '@chakra-ui/react'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { roleSchema } from '@undo-ink/contracts'
-import { inSrgb, inSrgbGamut, type Role, readRoleColor, sameRoleName, toHex } from '@undo-ink/core'
-import { useState } from 'react'
+import {
+  type Column,
+  inSrgb,
+  inSrgbGamut,
+  type Outcome,
+  type Role,
+  readRoleColor,
+  sameRoleName,
+  toHex,
+} from '@undo-ink/core'
+import { useMemo, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { ActButton } from '../../components/act-button.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { count, number } from '../../components/words.ts'
+import { countBy } from '../../work/places.ts'
 import { useWork } from '../../work/work.tsx'
+
+/** How many places take each role, by its id. */
+function placesPerRole({ codes, values }: Column<Outcome>): Map<string, number> {
+  const perOutcome = countBy(codes, (code) => code)
+  const perRole = new Map<string, number>()
+  values.forEach((outcome, code) => {
+    if (outcome.kind !== 'role') return
+    perRole.set(outcome.role.id, (perRole.get(outcome.role.id) ?? 0) + (perOutcome.get(code) ?? 0))
+  })
+  return perRole
+}
 
 /** The roles of the brand. Every change is a new version of the palette, and can be undone. */
 export function PaletteScreen() {
   const { roles, outcomes, store } = useWork()
   const [editing, setEditing] = useState<Role | null>(null)
-  const placesOf = (role: Role) =>
-    outcomes.filter((outcome) => outcome.kind === 'role' && outcome.role.id === role.id).length
+  const perRole = useMemo(() => placesPerRole(outcomes), [outcomes])
+  const placesOf = (role: Role) => perRole.get(role.id) ?? 0
   return (
     <>
       <StageHead

@@ -1,0 +1,99 @@
+import { Box, Text } from '@chakra-ui/react'
+import type { Grouping, Outcome } from '@undo-ink/core'
+import type { ReactNode } from 'react'
+import { Swatch } from '../../components/swatch.tsx'
+import { stateText } from '../../components/words.ts'
+import type { PlaceOf } from '../../work/places.ts'
+
+/** One column of the table of places. */
+export interface PlaceColumn {
+  readonly key: string
+  readonly head: string
+  /** CSS grid track */
+  readonly track: string
+  readonly mono?: boolean
+  readonly right?: boolean
+  text(place: PlaceOf, outcome: Outcome): string
+  /** Shown instead of the text. */
+  cell?(place: PlaceOf, outcome: Outcome): ReactNode
+}
+
+/** Every column that can be chosen, in the order in which they stand. */
+export const PLACE_COLUMNS: readonly PlaceColumn[] = [
+  { key: 'written', head: 'Written as', track: 'minmax(110px, 1.3fr)', mono: true, text: ({ raw }) => raw },
+  {
+    key: 'becomes',
+    head: 'Becomes',
+    track: 'minmax(90px, .9fr)',
+    text: (_place, outcome) => becomesText(outcome),
+    cell: (_place, outcome) => <Becomes outcome={outcome} />,
+  },
+  { key: 'state', head: 'State', track: 'minmax(56px, .7fr)', text: ({ states }) => stateText(states) },
+  { key: 'paints', head: 'Paints', track: 'minmax(60px, .6fr)', text: ({ use }) => use },
+  { key: 'property', head: 'Property', track: 'minmax(90px, 1fr)', mono: true, text: ({ property }) => property },
+  {
+    key: 'subject',
+    head: 'Subject',
+    track: 'minmax(120px, 2fr)',
+    mono: true,
+    text: ({ variable, subjects }) => variable ?? subjects.join(', '),
+  },
+  {
+    key: 'selector',
+    head: 'Selector',
+    track: 'minmax(120px, 2fr)',
+    mono: true,
+    text: ({ selector }) => selector ?? '–',
+  },
+  { key: 'heading', head: 'Heading', track: 'minmax(90px, 1fr)', text: ({ heading }) => heading ?? '–' },
+  {
+    key: 'conditions',
+    head: 'Conditions',
+    track: 'minmax(90px, 1fr)',
+    mono: true,
+    text: ({ atRules }) => atRules.join(' ') || '–',
+  },
+  {
+    key: 'alpha',
+    head: 'Alpha',
+    track: '56px',
+    mono: true,
+    right: true,
+    text: ({ alpha }) => (alpha === null ? 'var' : String(alpha)),
+  },
+  { key: 'notation', head: 'Notation', track: '84px', text: ({ notation }) => notation },
+  { key: 'sureness', head: 'Sureness', track: '72px', text: ({ confidence }) => confidence },
+  { key: 'file', head: 'File', track: 'minmax(110px, 1.2fr)', mono: true, text: ({ path }) => path },
+  { key: 'line', head: 'Line', track: '48px', mono: true, right: true, text: ({ line }) => String(line) },
+]
+
+const USUAL: readonly string[] = ['written', 'state', 'paints', 'subject', 'line']
+
+/** The columns of some keys, in their order; the usual ones for none, with the file where the groups do not name it. */
+export function columnsOf(keys: readonly string[] | null, grouping: Grouping): readonly PlaceColumn[] {
+  const usual = grouping === 'file' ? USUAL : [...USUAL, 'file']
+  const found = PLACE_COLUMNS.filter(({ key }) => (keys ?? usual).includes(key))
+  return found.length > 0 ? found : PLACE_COLUMNS.filter(({ key }) => usual.includes(key))
+}
+
+export function becomesText(outcome: Outcome): string {
+  switch (outcome.kind) {
+    case 'role':
+      return outcome.role.name
+    case 'keep':
+      return 'kept'
+    default:
+      return 'open'
+  }
+}
+
+function Becomes({ outcome }: { outcome: Outcome }) {
+  return (
+    <Box as="span" display="flex" alignItems="center" gap="1.5" minW="0">
+      {outcome.kind === 'role' ? <Swatch color={outcome.role.color} size="14px" /> : null}
+      <Text as="span" truncate color={outcome.kind === 'role' ? 'ink' : 'soft'}>
+        {becomesText(outcome)}
+      </Text>
+    </Box>
+  )
+}

@@ -1,0 +1,41 @@
+import { useEffect, useRef, useState } from 'react'
+import { useSearchParams } from 'react-router'
+import { useStable } from '../../work/use-stable.ts'
+import { type LedgerAddress, readAddress, writeAddress } from './address.ts'
+
+/** Milliseconds after which an address that is being dragged or typed is written: browsers refuse to have it written at every step. */
+const SETTLED = 250
+
+export interface AddressChange {
+  /** A choice of its own, to which one can go back; without it, a step on the way. */
+  readonly asStep?: boolean
+}
+
+/** The address of the ledger, and the act that changes parts of it. What is shown follows at once, the browser's address when it has settled. */
+export function useAddress(): [LedgerAddress, (part: Partial<LedgerAddress>, how?: AddressChange) => void] {
+  const [params, setParams] = useSearchParams()
+  const [address, setAddress] = useState(() => readAddress(params))
+  const written = useRef(params.toString())
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
+  useEffect(() => {
+    // Gone back, gone forward, or come by a link.
+    if (params.toString() === written.current) return
+    written.current = params.toString()
+    setAddress(readAddress(params))
+  }, [params])
+  useEffect(() => () => clearTimeout(timer.current), [])
+  const change = useStable((part: Partial<LedgerAddress>, { asStep = false }: AddressChange = {}) => {
+    const next = { ...address, ...part }
+    setAddress(next)
+    clearTimeout(timer.current)
+    const write = () => {
+      const now = writeAddress(next)
+      if (now.toString() === written.current) return
+      written.current = now.toString()
+      setParams(now, { replace: asStep })
+    }
+    if (asStep) timer.current = setTimeout(write, SETTLED)
+    else write()
+  })
+  return [address, change]
+}

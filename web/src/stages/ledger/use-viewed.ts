@@ -1,0 +1,12 @@
+import type { LedgerView, Viewed } from '@undo-ink/core'
+import { useEffect, useState } from 'react'
+import { useWork } from '../../work/work.tsx'
+
+/** What a view of the ledger shows; the one before until it is there, null before the first. */
+export function useViewed(view: LedgerView): Viewed | null {
+  const { desk, standing } = useWork()
+  const [viewed, setViewed] = useState<Viewed | null>(null)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a standing that moved changes what the same view shows
+  useEffect(() => desk?.view(view, setViewed), [desk, view, standing])
+  return viewed
+}

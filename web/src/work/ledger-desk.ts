@@ -1,0 +1,67 @@
+import type { LedgerView, Viewed } from '@undo-ink/core'
+
+/** What the worker that keeps the ledger is told and asked. */
+export type LedgerAsk =
+  | {
+      readonly kind: 'open'
+      readonly bytes: Uint8Array
+      readonly thirdParty: ReadonlySet<string>
+      readonly generated: ReadonlySet<string>
+    }
+  | { readonly kind: 'standings'; readonly standings: Uint8Array }
+  | { readonly kind: 'view'; readonly id: number; readonly view: LedgerView }
+
+export interface LedgerAnswer {
+  readonly id: number
+  readonly viewed: Viewed
+}
+
+/** Asks the worker that keeps the ledger. Only the latest question is answered: one that comes while another is worked on waits for it, and gives way to the next. */
+export class LedgerDesk {
+  private readonly worker: Worker
+  private asked = 0
+  private isBusy = false
+  private waiting: LedgerView | null = null
+  private onViewed: (viewed: Viewed) => void = () => {}
+
+  constructor(bytes: Uint8Array, files: { thirdParty: ReadonlySet<string>; generated: ReadonlySet<string> }) {
+    this.worker = new Worker(new URL('./ledger.worker.ts', import.meta.url), { type: 'module' })
+    this.worker.onmessage = ({ data }: MessageEvent<LedgerAnswer>) => this.take(data)
+    this.tell({ kind: 'open', bytes, ...files })
+  }
+
+  /** What becomes of each place now. */
+  standings(standings: Uint8Array): void {
+    this.tell({ kind: 'standings', standings })
+  }
+
+  view(view: LedgerView, onViewed: (viewed: Viewed) => void): void {
+    this.onViewed = onViewed
+    if (this.isBusy) this.waiting = view
+    else this.ask(view)
+  }
+
+  close(): void {
+    this.worker.terminate()
+  }
+
+  private ask(view: LedgerView): void {
+    this.isBusy = true
+    this.asked++
+    this.tell({ kind: 'view', id: this.asked, view })
+  }
+
+  private take({ id, viewed }: LedgerAnswer): void {
+    if (id !== this.asked) return
+    this.isBusy = false
+    const next = this.waiting
+    this.waiting = null
+    // Shown even when another waits: while something is dragged, what is on screen follows.
+    this.onViewed(viewed)
+    if (next) this.ask(next)
+  }
+
+  private tell(ask: LedgerAsk): void {
+    this.worker.postMessage(ask)
+  }
+}

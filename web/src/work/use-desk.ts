@@ -1,0 +1,20 @@
+import type { Snapshot } from '@undo-ink/contracts'
+import { useEffect, useState } from 'react'
+import { LedgerDesk } from './ledger-desk.ts'
+import type { Standing } from './standing.ts'
+
+/** The desk of a ledger, told whenever the standing of its places moves; null until it is open. @param bytes the ledger as it came */
+export function useDesk(bytes: Uint8Array, { files }: Snapshot, { codes }: Standing): LedgerDesk | null {
+  const [desk, setDesk] = useState<LedgerDesk | null>(null)
+  useEffect(() => {
+    const paths = (some: Snapshot['files']) => new Set(some.map(({ path }) => path))
+    const opened = new LedgerDesk(bytes, {
+      thirdParty: paths(files.filter(({ thirdParty }) => thirdParty !== null)),
+      generated: paths(files.filter(({ generatedFrom }) => generatedFrom !== null)),
+    })
+    setDesk(opened)
+    return () => opened.close()
+  }, [bytes, files])
+  useEffect(() => desk?.standings(codes), [desk, codes])
+  return desk
+}
