@@ -91,11 +91,12 @@ export interface FacetValue {
   readonly count: number
 }
 
-/** The values with places, most used first, and those that are chosen though they have none, the last. */
+/** The values with places, most used first, at most so many; and whatever is chosen, though it has none. */
 export function facetValues(
   { members, values }: FacetIndex,
   perCode: Uint32Array,
   chosen: readonly string[] | undefined,
+  most: number,
 ): FacetValue[] {
   const counts = new Uint32Array(values.length)
   members.forEach((of, code) => {
@@ -106,4 +107,5 @@ export function facetValues(
   return [...found, ...missing]
     .filter(({ value, count }) => count > 0 || chosen?.includes(value))
     .toSorted((a, b) => b.count - a.count || (a.value < b.value ? -1 : 1))
+    .filter(({ value }, i) => i < most || chosen?.includes(value))
 }

@@ -7,7 +7,15 @@ import { FACETS, type Facet, STANDINGS } from './facets.ts'
 import type { LedgerPlace } from './fields.ts'
 import { type FilePlaces, ledgerOf, placeAt } from './ledger.ts'
 import { readQuery } from './query.ts'
-import { GROUPINGS, type Grouping, indexLedger, type LedgerView, viewLedger, withStandings } from './view.ts'
+import {
+  GROUPINGS,
+  type Grouping,
+  indexLedger,
+  type LedgerView,
+  MOST_VALUES,
+  viewLedger,
+  withStandings,
+} from './view.ts'
 
 const random = seeded(5)
 const pick = <T>(items: readonly T[]): T => items[Math.floor(random() * items.length)] as T
@@ -32,7 +40,15 @@ const surroundings = {
   generated: new Set(['css/f3.css']),
 }
 const indexed = indexLedger(ledger, surroundings)
-const ALL: LedgerView = { chosen: {}, colors: null, near: null, text: '', selectors: null, grouping: 'file' }
+const ALL: LedgerView = {
+  chosen: {},
+  colors: null,
+  near: null,
+  text: '',
+  selectors: null,
+  grouping: 'file',
+  whole: null,
+}
 
 /** The values of a place in a facet, by its definition. */
 function valuesOf(place: LedgerPlace, facet: Facet): readonly string[] {
@@ -99,6 +115,7 @@ function randomView(): LedgerView {
     text: random() < 0.3 ? pick(['HOVER', 'links', 'f1', '#5', 'nothing', 'border']) : '',
     selectors: random() < 0.15 ? ['td', '.a'] : null,
     grouping: pick(GROUPINGS),
+    whole: null,
   }
 }
 
@@ -111,7 +128,7 @@ describe('a view of the ledger', () => {
       const expected = places.filter((place) => isFound(place, view))
       expect([...viewed.shown].toSorted((a, b) => a - b)).toEqual(expected.map(({ index }) => index))
       expect(viewed.colors).toBe(new Set(expected.map(({ color }) => color)).size)
-      expect(viewed.groups.reduce((sum, { count }) => sum + count, 0)).toBe(expected.length)
+      expect(viewed.groups.counts.reduce((sum, count) => sum + count, 0)).toBe(expected.length)
       for (const facet of FACETS) {
         const counts = new Map<string, number>()
         for (const place of places.filter((each) => isFound(each, view, facet)))
@@ -129,19 +146,23 @@ describe('a view of the ledger', () => {
   it.each(GROUPINGS)('by %s puts equal places under one group', (grouping: Grouping) => {
     const { shown, groups } = viewLedger(indexed, { ...ALL, grouping })
     let at = 0
-    for (const { place, count, distance } of groups) {
+    expect(groups.distances).toBeNull()
+    groups.places.forEach((place, i) => {
+      const count = groups.counts[i] as number
       const key = (index: number) => {
         const { path, heading } = places[index] as LedgerPlace
         return grouping === 'file' ? `${path} ${heading}` : (places[index] as LedgerPlace)[grouping]
       }
       for (const index of shown.subarray(at, at + count)) expect(key(index)).toBe(key(place))
-      expect(distance).toBeNull()
       at += count
-    }
-    const names = groups.map(({ place }) => (places[place] as LedgerPlace)[grouping === 'file' ? 'path' : grouping])
+    })
+    const names = Array.from(
+      groups.places,
+      (place) => (places[place] as LedgerPlace)[grouping === 'file' ? 'path' : grouping],
+    )
     if (grouping !== 'file') {
       expect(new Set(names).size).toBe(names.length)
-      const sizes = groups.filter((_, i) => names[i] !== null).map(({ count }) => count)
+      const sizes = [...groups.counts].filter((_, i) => names[i] !== null)
       expect(sizes).toEqual(sizes.toSorted((a, b) => b - a))
       expect(names.indexOf(null) === -1 || names.indexOf(null) === names.length - 1).toBe(true)
     }
@@ -150,12 +171,11 @@ describe('a view of the ledger', () => {
   it('around a color has the nearest first, as a second library measures it (colorjs.io, ΔE00, both over D65 Lab)', () => {
     const sought = '#82b030'
     const { groups } = viewLedger(indexed, { ...ALL, near: { color: sought, reach: 60 }, grouping: 'color' })
-    expect(groups.length).toBeGreaterThan(8)
-    for (const [i, group] of groups.entries()) {
-      const key = places[group.place]?.color as string
-      expect(group.distance).toBeCloseTo(distance(sought, key), 4)
-      expect(group.distance as number).toBeGreaterThanOrEqual(groups[i - 1]?.distance ?? 0)
-    }
+    expect(groups.places.length).toBeGreaterThan(8)
+    groups.places.forEach((place, i) => {
+      expect(groups.distances?.[i]).toBeCloseTo(distance(sought, places[place]?.color as string), 4)
+      expect(groups.distances?.[i]).toBeGreaterThanOrEqual(groups.distances?.[i - 1] ?? 0)
+    })
   })
 
   it('keeps a chosen value that no longer is, with no place', () => {
@@ -169,9 +189,25 @@ describe('a view of the ledger', () => {
     expect(viewLedger(decided, ALL).facets.standing).toEqual([{ value: 'decided', count: ledger.length }])
   })
 
+  it('tells all values of the facet that is asked for, and the most used of the others', () => {
+    const text = Array.from(
+      { length: 200 },
+      (_, i) => `/* H${i} */ a { color: tan } ${i === 150 ? 'b { color: tan }' : ''}`,
+    ).join('\n')
+    const many = ledgerOf([{ path: 'a.css', ...readSource({ path: 'a.css', text, encoding: 'utf-8' }) }])
+    const own = indexLedger(many, { ...surroundings, standings: new Uint8Array(many.length) })
+    const some = viewLedger(own, { ...ALL, chosen: { heading: ['H199'] } }).facets.heading
+    expect(some).toHaveLength(MOST_VALUES + 1)
+    expect([some[0], some.at(-1)]).toEqual([
+      { value: 'H150', count: 2 },
+      { value: 'H199', count: 1 },
+    ])
+    expect(viewLedger(own, { ...ALL, whole: 'heading' }).facets.heading).toHaveLength(200)
+  })
+
   it('of nothing is empty', () => {
     const none = indexLedger(ledgerOf([]), { ...surroundings, standings: new Uint8Array() })
-    expect(viewLedger(none, { ...ALL, text: 'x' })).toMatchObject({ groups: [], colors: 0, facets: { use: [] } })
+    expect(viewLedger(none, { ...ALL, text: 'x' })).toMatchObject({ colors: 0, facets: { use: [] } })
   })
 })
 

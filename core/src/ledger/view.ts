@@ -29,20 +29,26 @@ export interface LedgerView {
   /** Only places with one of these selectors; null: all. Beside `text`, places that either finds. */
   readonly selectors: readonly string[] | null
   readonly grouping: Grouping
+  /** The facet whose values are all told; of the others the most used MOST_VALUES and those that are chosen. */
+  readonly whole: Facet | null
 }
 
-export interface Group {
-  /** Of its first place; what the group is called is read from it. */
-  readonly place: number
-  readonly count: number
-  /** ΔE00 to the color that is sought; null: none is, or the group holds other colors. */
-  readonly distance: number | null
+/** There may be as many headings as files: to tell them all each time would cost more than to count them. */
+export const MOST_VALUES = 60
+
+/** The groups of a view, in columns too: there may be as many as places. */
+export interface Groups {
+  /** The first place of each; what the group is called is read from it. */
+  readonly places: Uint32Array
+  readonly counts: Uint32Array
+  /** ΔE00 of each to the color that is sought; null: none is, or the groups hold several colors. */
+  readonly distances: Float64Array | null
 }
 
 export interface Viewed {
   /** Indices of the places, those of one group behind another. */
   readonly shown: Uint32Array
-  readonly groups: readonly Group[]
+  readonly groups: Groups
   /** Distinct colors among the places. */
   readonly colors: number
   /** The values of each facet, with the places that they have when the other facets stay as chosen. */
@@ -83,7 +89,8 @@ export function viewLedger({ ledger, labs, facets }: IndexedLedger, view: Ledger
     if (passes[i])
       for (let at = 0; at < fails.length; at++)
         if (fails[at] === 1 && failing[at] === i) bump(counts, codes[at] as number)
-    return [facet, facetValues(facets[facet], counts, view.chosen[facet])]
+    const most = facet === view.whole ? Number.POSITIVE_INFINITY : MOST_VALUES
+    return [facet, facetValues(facets[facet], counts, view.chosen[facet], most)]
   })
   const perColor = new Uint32Array(ledger.columns.color.values.length)
   countCodes(ledger.columns.color.codes, found, perColor)
@@ -183,16 +190,13 @@ function grouped(
       a - b,
   )
   const next = new Uint32Array(values.length)
+  const starts = new Uint32Array(order.length)
   let start = 0
-  for (const code of order) {
+  order.forEach((code, i) => {
+    starts[i] = start
     next[code] = start
     start += counts[code] as number
-  }
-  const groups = order.map((code) => ({
-    at: next[code] as number,
-    count: counts[code] as number,
-    distance: distance(code),
-  }))
+  })
   const shown = new Uint32Array(found.length)
   for (let at = 0; at < found.length; at++) {
     const place = found[at] as number
@@ -200,24 +204,27 @@ function grouped(
     shown[next[code] as number] = place
     bump(next, code)
   }
-  return { shown, groups: groups.map(({ at, ...group }) => ({ place: shown[at] as number, ...group })) }
+  return {
+    shown,
+    groups: {
+      places: starts.map((first) => shown[first] as number),
+      counts: Uint32Array.from(order, (code) => counts[code] as number),
+      distances:
+        grouping === 'color' && distances ? Float64Array.from(order, (code) => distances[code] as number) : null,
+    },
+  }
 }
 
 function byFile({ columns: { path, heading } }: Ledger, found: Uint32Array): Pick<Viewed, 'shown' | 'groups'> {
-  const groups: { place: number; count: number; distance: null }[] = []
-  let last: (typeof groups)[number] | null = null
+  const places = new Uint32Array(found.length)
+  const counts = new Uint32Array(found.length)
+  let length = 0
   for (let at = 0; at < found.length; at++) {
     const place = found[at] as number
-    if (
-      last !== null &&
-      path.codes[last.place] === path.codes[place] &&
-      heading.codes[last.place] === heading.codes[place]
-    )
-      last.count++
-    else {
-      last = { place, count: 1, distance: null }
-      groups.push(last)
-    }
+    const last = places[length - 1] as number
+    if (length === 0 || path.codes[last] !== path.codes[place] || heading.codes[last] !== heading.codes[place])
+      places[length++] = place
+    bump(counts, length - 1)
   }
-  return { shown: found, groups }
+  return { shown: found, groups: { places: places.slice(0, length), counts: counts.slice(0, length), distances: null } }
 }

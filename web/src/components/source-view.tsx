@@ -2,7 +2,7 @@ import { Box } from '@chakra-ui/react'
 import { css } from '@codemirror/lang-css'
 import { html } from '@codemirror/lang-html'
 import { HighlightStyle, syntaxHighlighting } from '@codemirror/language'
-import { EditorState, type Range, RangeSetBuilder } from '@codemirror/state'
+import { Compartment, EditorState, type Range, RangeSetBuilder } from '@codemirror/state'
 import { Decoration, type DecorationSet, EditorView, GutterMarker, gutter, lineNumbers } from '@codemirror/view'
 import { tags } from '@lezer/highlight'
 import { syntaxOf } from '@undo-ink/core'
@@ -68,14 +68,13 @@ class NoteMarker extends GutterMarker {
 export function SourceView({ path, text, marks, notes, focus, marginWidth, label }: SourceViewProps) {
   const { line: focusOn, column } = focus
   const parent = useRef<HTMLDivElement>(null)
+  const shown = useRef<EditorView>(null)
   useEffect(() => {
     if (!parent.current) return
-    const doc = EditorState.create({ doc: text }).doc
-    const line = (number: number) => doc.line(Math.min(number, doc.lines))
     const view = new EditorView({
       parent: parent.current,
       state: EditorState.create({
-        doc,
+        doc: text,
         extensions: [
           EditorState.readOnly.of(true),
           EditorView.editable.of(false),
@@ -83,17 +82,42 @@ export function SourceView({ path, text, marks, notes, focus, marginWidth, label
           lineNumbers(),
           syntaxOf(path) === 'html' ? html() : css(),
           syntaxHighlighting(achromatic),
-          EditorView.decorations.of(decorationsOf(marks, notes, line)),
-          marginOf(notes, marginWidth, line),
+          about.of([]),
           theme,
         ],
       }),
     })
-    const at = line(focusOn).from + column - 1
-    view.dispatch({ effects: EditorView.scrollIntoView(at, { y: 'center', x: 'nearest', xMargin: 80 }) })
+    shown.current = view
     return () => view.destroy()
-  }, [path, text, marks, notes, focusOn, column, marginWidth, label])
+  }, [path, text, label])
+  // The text stays as it is while another place of it is looked at.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a view of another text has no marks yet
+  useEffect(() => {
+    const view = shown.current
+    if (!view) return
+    const line = lineIn(view)
+    const extensions = [
+      EditorView.decorations.of(decorationsOf(marks, notes, line)),
+      marginOf(notes, marginWidth, line),
+    ]
+    view.dispatch({ effects: about.reconfigure(extensions) })
+  }, [marks, notes, marginWidth, path, text, label])
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a view of another text stands at its beginning
+  useEffect(() => {
+    const view = shown.current
+    if (!view) return
+    const { from, to } = lineIn(view)(focusOn)
+    const at = Math.min(to, from + column - 1)
+    view.dispatch({ effects: EditorView.scrollIntoView(at, { y: 'center', x: 'nearest', xMargin: 80 }) })
+  }, [focusOn, column, path, text, label])
   return <Box ref={parent} h="100%" minH="0" overflow="hidden" css={{ '& .cm-editor': { height: '100%' } }} />
+}
+
+/** What is shown about a text: marks in it, notes beside it. */
+const about = new Compartment()
+
+function lineIn({ state: { doc } }: EditorView): LineAt {
+  return (number) => doc.line(Math.min(number, doc.lines))
 }
 
 type LineAt = (number: number) => { from: number; to: number }

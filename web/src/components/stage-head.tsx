@@ -1,5 +1,5 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
-import { type ReactNode, useEffect } from 'react'
+import { memo, type ReactNode, useEffect } from 'react'
 
 interface StageHeadProps {
   readonly title: string
@@ -9,7 +9,7 @@ interface StageHeadProps {
 }
 
 /** Title, sentence and main acts of a stage. */
-export function StageHead({ title, sentence, children }: StageHeadProps) {
+export const StageHead = memo(function StageHead({ title, sentence, children }: StageHeadProps) {
   useEffect(() => {
     document.title = `${title} – Undo Ink`
   }, [title])
@@ -30,4 +30,4 @@ export function StageHead({ title, sentence, children }: StageHeadProps) {
       ) : null}
     </Flex>
   )
-}
+})

@@ -16,8 +16,6 @@ interface SwatchProps extends Omit<BoxProps, 'color'> {
 
 /** The only place where a color of the client's is painted. It says nothing by itself: a word or a value stands beside it. */
 export function Swatch({ color, alpha = 1, size = '20px', ...box }: SwatchProps) {
-  const paint =
-    color === null ? HATCHING : alpha < 1 ? `linear-gradient(${withAlpha(color, alpha)} 0 0), ${CHEQUERS}` : color
   return (
     <Box
       aria-hidden
@@ -27,8 +25,30 @@ export function Swatch({ color, alpha = 1, size = '20px', ...box }: SwatchProps)
       h={size}
       borderRadius="2px"
       boxShadow="inset 0 0 0 1px rgb(128 128 128 / .45)"
-      style={{ background: paint }}
+      style={{ background: paintOf(color, alpha) }}
       {...box}
+    />
+  )
+}
+
+function paintOf(color: string | null, alpha: number): string {
+  if (color === null) return HATCHING
+  return alpha < 1 ? `linear-gradient(${withAlpha(color, alpha)} 0 0), ${CHEQUERS}` : color
+}
+
+/** The same as a plain element, for rows of which there are hundreds. */
+export function PlainSwatch({ color, alpha = 1 }: { color: string; alpha?: number }) {
+  return (
+    <span
+      aria-hidden
+      style={{
+        display: 'block',
+        width: 20,
+        height: 20,
+        borderRadius: 2,
+        boxShadow: 'inset 0 0 0 1px rgb(128 128 128 / .45)',
+        background: paintOf(color, alpha),
+      }}
     />
   )
 }

@@ -1,7 +1,7 @@
-import { Box, type BoxProps, Text } from '@chakra-ui/react'
-import { useVirtualizer } from '@tanstack/react-virtual'
+import { Box, Text } from '@chakra-ui/react'
 import { type KeyboardEvent, type ReactNode, useEffect, useRef } from 'react'
 import { letterOf } from '../work/use-keys.ts'
+import { useRowWindow } from './row-window.ts'
 import { Sheet } from './sheet.tsx'
 
 /** Pixels of the row of column heads, which stays in view. */
@@ -20,9 +20,8 @@ interface VirtualGridProps {
   readonly columns: string
   readonly heads: readonly GridHead[]
   readonly count: number
-  /** Pixels */
+  /** Pixels; the same function as long as the heights are the same. */
   heightOf(index: number): number
-  keyOf(index: number): string | number
   /** Index of the selected row, which is kept in view; -1: none. */
   readonly at: number
   /** Element id of the selected row. */
@@ -43,7 +42,6 @@ export function VirtualGrid({
   heads,
   count,
   heightOf,
-  keyOf,
   at,
   activeId,
   page,
@@ -52,18 +50,10 @@ export function VirtualGrid({
   row,
 }: VirtualGridProps) {
   const scroller = useRef<HTMLDivElement>(null)
-  const virtual = useVirtualizer({
-    count,
-    getScrollElement: () => scroller.current,
-    estimateSize: heightOf,
-    getItemKey: keyOf,
-    overscan: 8,
-    scrollMargin: HEAD,
-    scrollPaddingStart: HEAD,
-  })
+  const { height, first, last, top, reveal } = useRowWindow(scroller, count, heightOf, HEAD)
   useEffect(() => {
-    if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' })
-  }, [at, virtual])
+    if (at >= 0) reveal(at)
+  }, [at, reveal])
   const onKeyDown = (event: KeyboardEvent) => {
     const steps: Record<string, number> = {
       ArrowDown: 1,
@@ -92,6 +82,7 @@ export function VirtualGrid({
       tabIndex={0}
       aria-activedescendant={activeId}
       onKeyDown={onKeyDown}
+      css={STYLES}
     >
       <Box
         role="row"
@@ -118,47 +109,73 @@ export function VirtualGrid({
           </Text>
         ))}
       </Box>
-      <Box position="relative" role="rowgroup" style={{ height: virtual.getTotalSize() }}>
-        {virtual.getVirtualItems().map(({ index, key, start, size }) => (
-          <Box key={key} position="absolute" insetX="0" role="presentation" style={{ top: start - HEAD, height: size }}>
+      <Box position="relative" role="rowgroup" style={{ height }}>
+        {Array.from({ length: last - first }, (_, i) => first + i).map((index) => (
+          <div
+            // Rows that come into sight take over the elements of those that went out of it.
+            key={index % (last - first)}
+            role="presentation"
+            style={{ position: 'absolute', insetInline: 0, top: top(index), height: heightOf(index) }}
+          >
             {row(index)}
-          </Box>
+          </div>
         ))}
       </Box>
     </Sheet>
   )
 }
 
-interface GridRowProps extends Omit<BoxProps, 'onSelect'> {
+/** Rows and cells are plain elements under the styles of their grid: there are hundreds of them, and each styled by itself would cost a frame. */
+const STYLES = {
+  '& .grid-row': {
+    display: 'grid',
+    gap: '3',
+    height: '100%',
+    paddingInline: '3',
+    alignItems: 'center',
+    borderBottom: '1px solid',
+    borderBottomColor: 'edge',
+    borderLeft: '4px solid',
+    borderLeftColor: 'transparent',
+    bg: 'sheet',
+    cursor: 'default',
+  },
+  '& .grid-row.part': { bg: 'wash' },
+  '& .grid-row[aria-selected=true]': { borderLeftColor: 'ink', bg: 'tint' },
+  '& .grid-row:hover': { bg: 'tint' },
+  '& .cell': { minWidth: '0', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap', fontSize: '13px' },
+  '& .cell.mono': { fontFamily: 'mono' },
+  '& .cell.right': { textAlign: 'right' },
+  '& .cell.soft': { color: 'soft' },
+}
+
+interface GridRowProps {
+  readonly id: string
   /** From 1, the heads counted. */
   readonly rowIndex: number
   readonly selected: boolean
+  /** CSS grid tracks */
   readonly columns: string
+  /** Whether it is a part of the row above. */
+  readonly part?: boolean
   onSelect(): void
+  readonly children: ReactNode
 }
 
 /** One row of a grid; the grid's keys act on the selected one. */
-export function GridRow({ rowIndex, selected, columns, onSelect, ...box }: GridRowProps) {
+export function GridRow({ id, rowIndex, selected, columns, part = false, onSelect, children }: GridRowProps) {
   return (
-    <Box
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the grid has the focus and the keys
+    <div
+      id={id}
       role="row"
+      className={part ? 'grid-row part' : 'grid-row'}
       aria-rowindex={rowIndex}
       aria-selected={selected}
       onClick={onSelect}
-      display="grid"
-      gridTemplateColumns={columns}
-      gap="3"
-      h="100%"
-      px="3"
-      alignItems="center"
-      borderBottom="1px solid"
-      borderColor="edge"
-      borderLeft="4px solid"
-      borderLeftColor={selected ? 'ink' : 'transparent'}
-      bg={selected ? 'tint' : 'sheet'}
-      cursor="default"
-      _hover={{ bg: 'tint' }}
-      {...box}
-    />
+      style={{ gridTemplateColumns: columns }}
+    >
+      {children}
+    </div>
   )
 }

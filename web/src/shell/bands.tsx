@@ -19,7 +19,7 @@ interface Stretch {
 }
 
 /** Every cluster as found, and under it what the plan makes of it. Choosing a stretch filters every stage to it. */
-export function Bands() {
+export const Bands = memo(function Bands() {
   const { rows, places, colors, standing, clusters } = useWork()
   const { stretch: chosen, chooseStretch } = useView()
   const strip = useRef<HTMLDivElement>(null)
@@ -86,7 +86,7 @@ export function Bands() {
       </Flex>
     </Flex>
   )
-}
+})
 
 /** A band without stretches, saying why it has none. */
 function PlainBand({ children }: { children: string }) {
@@ -125,6 +125,8 @@ const StretchButton = memo(function StretchButton({
   onChoose,
 }: StretchButtonProps) {
   const shared = stretch.rows.length > 1
+  // More would be thinner than a pixel, and cost a frame each time.
+  const rows = shared ? stretch.rows.slice(0, SHARED / 2) : stretch.rows
   return (
     <chakra.button
       type="button"
@@ -150,9 +152,9 @@ const StretchButton = memo(function StretchButton({
       _hover={{ borderColor: chosen ? 'ink' : 'strong' }}
       _focusVisible={{ outlineOffset: '-2px', zIndex: 1 }}
     >
-      <Line parts={stretch.rows.map((row) => ({ paint: row.cluster.lead, grow: shared ? 1 : row.indices.length }))} />
+      <Line parts={rows.map((row) => ({ paint: row.cluster.lead, grow: shared ? 1 : row.indices.length }))} />
       <Line
-        parts={stretch.rows.flatMap((row) =>
+        parts={rows.flatMap((row) =>
           row.shares.map((share) => ({
             paint:
               share.kind === 'role' ? (share.role?.color ?? null) : share.kind === 'keep' ? row.cluster.lead : null,

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
-import { useCallback, useState } from 'react'
+import { memo, useCallback, useState } from 'react'
 import { Link } from 'react-router'
 import { ActButton } from '../components/act-button.tsx'
 import { SURROUNDS } from '../components/surround.ts'
@@ -61,7 +61,7 @@ function Title({ text }: { text: string }) {
   )
 }
 
-export function SiteHeader() {
+export const SiteHeader = memo(function SiteHeader() {
   const { site, snapshot, state, store, saved } = useWork()
   const [historyOpen, setHistoryOpen] = useState(false)
   const [keysOpen, setKeysOpen] = useState(false)
@@ -92,7 +92,7 @@ export function SiteHeader() {
       <KeysDialog open={keysOpen} onClose={() => setKeysOpen(false)} />
     </HeaderBar>
   )
-}
+})
 
 /** Swatches look different on white, grey and black: the ground behind them can be chosen. */
 function JudgeOn() {

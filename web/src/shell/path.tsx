@@ -18,7 +18,7 @@ interface Stage {
 /** The five stages in the order of the work. Any can be entered at any time. */
 export function Path() {
   const work = useWork()
-  const { snapshot, places, rows, roles, standing } = work
+  const { snapshot, places, rows, clusters, roles, standing } = work
   const decided = standing.toRole + standing.kept
   const open = rows.filter((row) => row.open > 0).length
   const skipped = snapshot.files.filter((file) => file.skipped !== null).length
@@ -50,7 +50,7 @@ export function Path() {
     {
       to: 'mapping',
       name: 'Mapping',
-      says: open === 0 ? 'nothing open' : `${count(open, 'cluster')} open`,
+      says: clusters === null ? 'comparing …' : open === 0 ? 'nothing open' : `${count(open, 'cluster')} open`,
       progress,
       views: [
         { to: 'mapping/clusters', name: 'Clusters', count: number(rows.length) },
@@ -119,7 +119,7 @@ function StageLink({ stage, siteId, last }: { stage: Stage; siteId: string; last
         {inside && stage.views ? (
           <Box mt="1">
             {stage.views.map(({ to, name, count }) => (
-              <NavLink key={to} to={`${base}/${to}`} end>
+              <NavLink key={to} to={`${base}/${to}`} end={to === stage.to}>
                 {({ isActive }) => (
                   <Flex
                     justify="space-between"

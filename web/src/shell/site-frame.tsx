@@ -23,6 +23,10 @@ export function SiteFrame() {
   useEffect(() => () => chooseStretch(null), [siteId, chooseStretch])
   const { pathname } = useLocation()
   useWatchJob(site)
+  useEffect(() => {
+    // The largest part of the program is there before it is asked for.
+    void import('../stages/ledger/ledger-screen.tsx')
+  }, [])
   if (!site.snapshot?.read) {
     if (!site.snapshot && !pathname.endsWith('/intake')) return <Navigate to={`/sites/${siteId}/intake`} replace />
     return (

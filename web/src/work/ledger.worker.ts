@@ -19,7 +19,9 @@ addEventListener('message', ({ data }: MessageEvent<LedgerAsk>) => {
       if (!indexed) return
       const viewed = viewLedger(indexed, data.view)
       const answer: LedgerAnswer = { id: data.id, viewed }
-      postMessage(answer, { transfer: [viewed.shown.buffer] })
+      const { places, counts, distances } = viewed.groups
+      const columns = [...new Set([viewed.shown, places, counts])].map(({ buffer }) => buffer)
+      postMessage(answer, { transfer: distances ? [...columns, distances.buffer] : columns })
     }
   }
 })

@@ -25,6 +25,7 @@ import { createPlanStore, type PlanStore, shownEvents } from './plan-store.ts'
 import { type Row, reuseRows, rowOf, type Standing, standingOf } from './standing.ts'
 import { useDesk } from './use-desk.ts'
 import { useLinkage } from './use-linkage.ts'
+import { useSame } from './use-same.ts'
 
 /** Everything that the stages of one site share. */
 export interface Work {
@@ -155,7 +156,7 @@ function LoadedWork({
     shown.current = { clusters, rows: reuseRows(shown.current.rows, now) }
     return shown.current.rows
   }, [clusters, places, outcomes])
-  const work: Work = {
+  const work = useSame<Work>({
     site,
     snapshot,
     places,
@@ -175,7 +176,7 @@ function LoadedWork({
     roles,
     store,
     saved: planState.pending.length === 0,
-  }
+  })
   return <WorkContext value={work}>{children}</WorkContext>
 }
 

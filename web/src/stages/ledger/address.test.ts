@@ -25,17 +25,17 @@ describe('the address of the ledger', () => {
   })
 
   it('asks for what is near a colour, nearest first, or for a text', () => {
-    expect(viewOf({ ...EMPTY, typed: '7a2433' }, null)).toMatchObject({
+    expect(viewOf({ ...EMPTY, typed: '7a2433' }, null, null)).toMatchObject({
       near: { color: '#7a2433', reach: 5 },
       text: '',
       grouping: 'color',
     })
-    expect(viewOf({ ...EMPTY, typed: ' Fares ' }, ['#fff'])).toMatchObject({
+    expect(viewOf({ ...EMPTY, typed: ' Fares ' }, ['#fff'], null)).toMatchObject({
       near: null,
       text: 'Fares',
       grouping: 'file',
       colors: ['#fff'],
     })
-    expect(viewOf({ ...EMPTY, typed: 'tan', grouping: 'file' }, null).grouping).toBe('file')
+    expect(viewOf({ ...EMPTY, typed: 'tan', grouping: 'file' }, null, null).grouping).toBe('file')
   })
 })

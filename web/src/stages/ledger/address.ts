@@ -71,8 +71,8 @@ export function writeAddress({
   return params
 }
 
-/** The view that an address asks for. @param colors of the stretch that is chosen; null: all */
-export function viewOf(address: LedgerAddress, colors: readonly OpaqueKey[] | null): LedgerView {
+/** The view that an address asks for. @param colors of the stretch that is chosen; null: all @param whole the facet whose values are all shown */
+export function viewOf(address: LedgerAddress, colors: readonly OpaqueKey[] | null, whole: Facet | null): LedgerView {
   const query = readQuery(address.typed)
   const near = query?.kind === 'color' ? { color: query.color, reach: address.reach } : null
   return {
@@ -82,6 +82,7 @@ export function viewOf(address: LedgerAddress, colors: readonly OpaqueKey[] | nu
     text: query?.kind === 'text' ? query.text : '',
     selectors: null,
     grouping: groupingOf(address),
+    whole,
   }
 }
 

@@ -1,4 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { memo } from 'react'
 import { Link } from 'react-router'
 import { Sheet } from '../../components/sheet.tsx'
 import { SURROUNDS } from '../../components/surround.ts'
@@ -12,7 +13,7 @@ import { colorPath } from './paths.ts'
 const MOST_SPELLINGS = 6
 
 /** The color of one place: how often and in which spellings it is written, and the members of its cluster edge to edge. */
-export function ColorCard({ place }: { place: PlaceOf }) {
+export const ColorCard = memo(function ColorCard({ place }: { place: PlaceOf }) {
   const { site, places, rows } = useWork()
   const surround = useView((state) => state.surround)
   const same = places.some(places.ofColors([place.color]))
@@ -55,7 +56,7 @@ export function ColorCard({ place }: { place: PlaceOf }) {
       ) : null}
     </Sheet>
   )
-}
+})
 
 /** What else is to be known of one place before it is decided. */
 function Remarks({ place }: { place: PlaceOf }) {

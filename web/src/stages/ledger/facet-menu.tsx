@@ -1,8 +1,9 @@
-import { Box, Flex, Input, Popover, Portal, Text } from '@chakra-ui/react'
+import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import type { Facet, FacetValue } from '@undo-ink/core'
-import { useRef, useState } from 'react'
+import { memo, useRef, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
+import { PopupButton } from '../../components/popup-button.tsx'
 import { number } from '../../components/words.ts'
 import { toggled } from './facet-chips.tsx'
 import { FACET_WORDS, facetValueText } from './facet-words.ts'
@@ -16,43 +17,43 @@ interface FacetMenuProps {
   readonly values: readonly FacetValue[]
   readonly chosen: readonly string[]
   onChoose(facet: Facet, chosen: readonly string[]): void
+  /** Asks for all values of the facet whose menu is open, or of none. */
+  onWhole(facet: Facet | null): void
 }
 
 /** A facet behind a button that says what is chosen of it. */
-export function FacetMenu({ facet, values, chosen, onChoose }: FacetMenuProps) {
+export const FacetMenu = memo(function FacetMenu({ facet, chosen, ...props }: FacetMenuProps) {
   const label = FACET_WORDS[facet]
   const [first] = chosen
   return (
-    <Popover.Root lazyMount unmountOnExit positioning={{ placement: 'bottom-start' }}>
-      <Popover.Trigger asChild>
-        <ActButton h="26px" px="2" main={first !== undefined} maxW="260px">
-          <Text as="span" truncate>
-            {label}
-            {first === undefined ? '' : `: ${facetValueText(facet, first)}`}
-            {chosen.length > 1 ? ` +${chosen.length - 1}` : ''}
-          </Text>
-          <span aria-hidden>▾</span>
-        </ActButton>
-      </Popover.Trigger>
-      <Portal>
-        <Popover.Positioner>
-          <Popover.Content w="340px" borderRadius="3px" aria-label={label}>
-            <Popover.Body p="2">
-              <Values facet={facet} values={values} chosen={chosen} onChoose={onChoose} />
-              {chosen.length > 0 ? (
-                <ActButton mt="2" h="26px" onClick={() => onChoose(facet, [])}>
-                  Take the choice back
-                </ActButton>
-              ) : null}
-            </Popover.Body>
-          </Popover.Content>
-        </Popover.Positioner>
-      </Portal>
-    </Popover.Root>
+    <PopupButton
+      label={label}
+      main={first !== undefined}
+      width="340px"
+      onOpen={(open) => props.onWhole(open ? facet : null)}
+      says={
+        <Text as="span" truncate>
+          {label}
+          {first === undefined ? '' : `: ${facetValueText(facet, first)}`}
+          {chosen.length > 1 ? ` +${chosen.length - 1}` : ''}
+        </Text>
+      }
+    >
+      {() => (
+        <>
+          <Values facet={facet} chosen={chosen} {...props} />
+          {chosen.length > 0 ? (
+            <ActButton mt="2" h="26px" onClick={() => props.onChoose(facet, [])}>
+              Take the choice back
+            </ActButton>
+          ) : null}
+        </>
+      )}
+    </PopupButton>
   )
-}
+})
 
-function Values({ facet, values, chosen, onChoose }: FacetMenuProps) {
+function Values({ facet, values, chosen, onChoose }: Omit<FacetMenuProps, 'onWhole'>) {
   const [typed, setTyped] = useState('')
   const scroller = useRef<HTMLDivElement>(null)
   const sought = typed.toLowerCase()

@@ -1,6 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react'
-import { type Facet, GROUPINGS, type Viewed } from '@undo-ink/core'
-import { useMemo, useState } from 'react'
+import type { Facet, FacetValue, Grouping, Viewed } from '@undo-ink/core'
+import { useDeferredValue, useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { count, number } from '../../components/words.ts'
@@ -10,11 +10,12 @@ import { rowsIn } from '../../work/standing.ts'
 import { useStable } from '../../work/use-stable.ts'
 import { useView } from '../../work/view-store.ts'
 import { useWork } from '../../work/work.tsx'
-import { groupingOf, viewOf } from './address.ts'
+import { viewOf } from './address.ts'
 import { ColorCard } from './color-card.tsx'
 import { ColumnMenu } from './column-menu.tsx'
 import { FacetChips } from './facet-chips.tsx'
 import { FacetMenu } from './facet-menu.tsx'
+import { GroupingPicker } from './grouping-picker.tsx'
 import { columnsOf } from './place-columns.tsx'
 import { PlaceSource } from './place-source.tsx'
 import { PlacesTable } from './places-table.tsx'
@@ -32,6 +33,9 @@ const CHIPS: readonly (readonly [Facet, number])[] = [
 const SHOWN = new Map(CHIPS)
 const MENUS: readonly Facet[] = ['state', 'standing', 'file', 'heading', 'syntax', 'notation', 'confidence', 'origin']
 
+const NONE: readonly string[] = []
+const NO_VALUES: readonly FacetValue[] = []
+
 /** Every place where a color is written by hand, with its source beside it. */
 export function LedgerScreen() {
   const { places, rows, clusters, colors, taking, findings, snapshot } = useWork()
@@ -43,10 +47,13 @@ export function LedgerScreen() {
       stretch === null || clusters === null ? null : rowsIn(rows, stretch).flatMap(({ cluster }) => cluster.members),
     [rows, clusters, stretch],
   )
-  const view = useMemo(() => viewOf(address, stretchColors), [address, stretchColors])
+  const [whole, setWhole] = useState<Facet | null>(null)
+  const view = useMemo(() => viewOf(address, stretchColors, whole), [address, stretchColors, whole])
   const viewed = useViewed(view)
   const [step, setStep] = useState<Step>('colour')
   const place = selectedPlace(address.place, viewed, places)
+  // What is beside the table may come a moment later than what is in it.
+  const beside = useDeferredValue(place)
   const select = useStable((index: number) => {
     const { path, range } = places.at(index)
     change({ place: { path, start: range.start } }, { asStep: true })
@@ -64,6 +71,9 @@ export function LedgerScreen() {
   const onChoose = useStable((facet: Facet, chosen: readonly string[]) =>
     change({ chosen: { ...address.chosen, [facet]: chosen } }),
   )
+  const columns = useMemo(() => columnsOf(address.columns, view.grouping), [address.columns, view.grouping])
+  const onColumns = useStable((next: readonly string[] | null) => change({ columns: next }))
+  const onGrouping = useStable((grouping: Grouping) => change({ grouping }))
   const files = places.ledger.columns.path.values.length
   if (!viewed) return <Loading says={`Laying out ${count(places.length, 'place')} …`} />
   return (
@@ -79,30 +89,8 @@ export function LedgerScreen() {
           onType={(typed) => change({ typed }, { asStep: true })}
           onReach={(reach) => change({ reach }, { asStep: true })}
         />
-        <Flex role="radiogroup" aria-label="Group by" align="center" ml="2">
-          <Text fontSize="12px" color="soft" mr="2">
-            By
-          </Text>
-          {GROUPINGS.map((each) => {
-            const isChosen = groupingOf(address) === each
-            return (
-              <ActButton
-                key={each}
-                role="radio"
-                aria-checked={isChosen}
-                main={isChosen}
-                h="26px"
-                px="2"
-                borderRadius="0"
-                ml="-1px"
-                onClick={() => change({ grouping: each })}
-              >
-                {each === 'color' ? 'colour' : each}
-              </ActButton>
-            )
-          })}
-        </Flex>
-        <ColumnMenu chosen={address.columns} grouping={view.grouping} onChoose={(columns) => change({ columns })} />
+        <GroupingPicker grouping={view.grouping} onChoose={onGrouping} />
+        <ColumnMenu chosen={address.columns} grouping={view.grouping} onChoose={onColumns} />
       </Flex>
       <Flex gap="1.5" mb="2" wrap="wrap" align="center">
         {stretch !== null ? (
@@ -116,7 +104,7 @@ export function LedgerScreen() {
             facet={facet}
             most={most}
             values={viewed.facets[facet]}
-            chosen={address.chosen[facet] ?? []}
+            chosen={address.chosen[facet] ?? NONE}
             onChoose={onChoose}
           />
         ))}
@@ -126,9 +114,10 @@ export function LedgerScreen() {
           <FacetMenu
             key={facet}
             facet={facet}
-            values={viewed.facets[facet]}
-            chosen={address.chosen[facet] ?? []}
+            values={whole === facet ? viewed.facets[facet] : NO_VALUES}
+            chosen={address.chosen[facet] ?? NONE}
             onChoose={onChoose}
+            onWhole={setWhole}
           />
         ))}
         {Object.values(address.chosen).some((chosen) => chosen.length > 0) ? (
@@ -144,16 +133,16 @@ export function LedgerScreen() {
         <PlacesTable
           viewed={viewed}
           grouping={view.grouping}
-          columns={columnsOf(address.columns, view.grouping)}
+          columns={columns}
           fullStrength={false}
           selected={place}
           onSelect={select}
           onLetter={onLetter}
         />
-        {place ? (
+        {beside ? (
           <Flex direction="column" gap="3" flex={{ base: 'none', lg: '0 0 400px' }} minW="0" minH="0">
-            <PlaceSource place={place} step={step} onChooseStep={setStep} onStep={go} />
-            <ColorCard place={place} />
+            <PlaceSource place={beside} step={step} onChooseStep={setStep} onStep={go} />
+            <ColorCard place={beside} />
           </Flex>
         ) : null}
       </Flex>

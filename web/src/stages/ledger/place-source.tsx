@@ -1,5 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react'
-import { useMemo } from 'react'
+import { memo, useMemo } from 'react'
 import { useFileText } from '../../api/copies.ts'
 import { ActButton } from '../../components/act-button.tsx'
 import { colorDots } from '../../components/color-dots.ts'
@@ -21,7 +21,7 @@ interface PlaceSourceProps {
 }
 
 /** The source of one place with its literal marked, and the colors of each line in the margin. */
-export function PlaceSource({ place, step, onChooseStep, onStep }: PlaceSourceProps) {
+export const PlaceSource = memo(function PlaceSource({ place, step, onChooseStep, onStep }: PlaceSourceProps) {
   const { places } = useWork()
   const { data, error } = useFileText(place.fileId)
   const notes = useMemo(() => {
@@ -121,7 +121,7 @@ export function PlaceSource({ place, step, onChooseStep, onStep }: PlaceSourcePr
       )}
     </Sheet>
   )
-}
+})
 
 /** The mark of a place; a line break counts as one unit in the view, whatever the file has. */
 export function markOf(place: PlaceOf, kind: SourceMark['kind']): SourceMark {

@@ -1,8 +1,8 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
-import type { Group, Grouping, Outcome, Viewed } from '@undo-ink/core'
+import { Flex, Text } from '@chakra-ui/react'
+import type { Grouping, Outcome, Viewed } from '@undo-ink/core'
 import { memo, useMemo } from 'react'
 import { Sheet } from '../../components/sheet.tsx'
-import { Swatch } from '../../components/swatch.tsx'
+import { PlainSwatch, Swatch } from '../../components/swatch.tsx'
 import { GridRow, VirtualGrid } from '../../components/virtual-grid.tsx'
 import { number } from '../../components/words.ts'
 import type { PlaceOf } from '../../work/places.ts'
@@ -10,7 +10,7 @@ import { useWork } from '../../work/work.tsx'
 import type { PlaceColumn } from './place-columns.tsx'
 import { placeInRow, rowOfPlace, rowsOf } from './table-rows.ts'
 
-const ROW = 31
+const rowHeight = () => 31
 
 interface PlacesTableProps {
   readonly viewed: Viewed
@@ -24,7 +24,7 @@ interface PlacesTableProps {
 }
 
 /** The places under the groups of a view. The grid is in the tab order; arrows move along the places. */
-export function PlacesTable({
+export const PlacesTable = memo(function PlacesTable({
   viewed,
   grouping,
   columns,
@@ -53,8 +53,7 @@ export function PlacesTable({
       columns={tracks}
       heads={heads}
       count={rows.count}
-      heightOf={() => ROW}
-      keyOf={(index) => index}
+      heightOf={rowHeight}
       at={at < 0 ? -1 : rowOfPlace(rows, at)}
       activeId={selected && at >= 0 ? rowId(selected) : undefined}
       page={15}
@@ -68,8 +67,9 @@ export function PlacesTable({
         if (position === null)
           return (
             <GroupRow
-              group={viewed.groups[group] as Group}
-              first={places.at((viewed.groups[group] as Group).place)}
+              first={places.at(viewed.groups.places[group] as number)}
+              count={viewed.groups.counts[group] as number}
+              distance={viewed.groups.distances?.[group] ?? null}
               grouping={grouping}
               rowIndex={index + 2}
               span={columns.length + 1}
@@ -91,17 +91,18 @@ export function PlacesTable({
       }}
     />
   )
-}
+})
 
 interface GroupRowProps {
-  readonly group: Group
   readonly first: PlaceOf
+  readonly count: number
+  readonly distance: number | null
   readonly grouping: Grouping
   readonly rowIndex: number
   readonly span: number
 }
 
-function GroupRow({ group, first, grouping, rowIndex, span }: GroupRowProps) {
+function GroupRow({ first, count, distance, grouping, rowIndex, span }: GroupRowProps) {
   return (
     <Flex
       role="row"
@@ -116,13 +117,13 @@ function GroupRow({ group, first, grouping, rowIndex, span }: GroupRowProps) {
     >
       <Flex role="gridcell" aria-colspan={span} gap="3" w="100%" align="center" minW="0">
         <GroupName place={first} grouping={grouping} />
-        {group.distance === null ? null : (
+        {distance === null ? null : (
           <Text color="soft" whiteSpace="nowrap">
-            ΔE {group.distance.toFixed(2)}
+            ΔE {distance.toFixed(2)}
           </Text>
         )}
         <Text ml="auto" fontSize="12px" color="soft">
-          {number(group.count)}
+          {number(count)}
         </Text>
       </Flex>
     </Flex>
@@ -199,26 +200,17 @@ const PlaceRow = memo(function PlaceRow({
       selected={selected}
       columns={tracks}
       onSelect={() => onSelect(place.index)}
-      fontSize="13px"
     >
-      <Box role="gridcell" aria-label={place.color} display="flex">
-        <Swatch color={place.color} alpha={fullStrength ? 1 : (place.alpha ?? 1)} />
-      </Box>
+      <div role="gridcell" aria-label={place.color} className="cell">
+        <PlainSwatch color={place.color} alpha={fullStrength ? 1 : (place.alpha ?? 1)} />
+      </div>
       {columns.map(({ key, mono, right, text, cell }) => {
         const words = text(place, outcome)
+        const names = ['cell', mono ? 'mono' : '', right ? 'right' : '', words === 'rest' ? 'soft' : '']
         return (
-          <Box
-            key={key}
-            role="gridcell"
-            minW="0"
-            fontFamily={mono ? 'mono' : undefined}
-            textAlign={right ? 'right' : 'left'}
-            color={words === 'rest' ? 'soft' : 'ink'}
-            truncate
-            title={words}
-          >
+          <div key={key} role="gridcell" className={names.filter(Boolean).join(' ')} title={words}>
             {cell ? cell(place, outcome) : words}
-          </Box>
+          </div>
         )
       })}
     </GridRow>

@@ -1,4 +1,4 @@
-import type { Group } from '@undo-ink/core'
+import type { Groups } from '@undo-ink/core'
 
 /** Where the rows of a table with groups stand: each group's name, then its places. */
 export interface TableRows {
@@ -7,12 +7,12 @@ export interface TableRows {
   readonly starts: Uint32Array
 }
 
-export function rowsOf(groups: readonly Group[]): TableRows {
-  const starts = new Uint32Array(groups.length)
+export function rowsOf({ counts }: Groups): TableRows {
+  const starts = new Uint32Array(counts.length)
   let count = 0
-  groups.forEach((group, i) => {
+  counts.forEach((places, i) => {
     starts[i] = count
-    count += 1 + group.count
+    count += 1 + places
   })
   return { count, starts }
 }

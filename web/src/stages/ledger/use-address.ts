@@ -11,7 +11,8 @@ export interface AddressChange {
   readonly asStep?: boolean
 }
 
-/** The address of the ledger, and the act that changes parts of it. What is shown follows at once, the browser's address when it has settled. */
+/** The address of the ledger, and the act that changes parts of it. What is shown follows at once, the browser's address when it has settled;
+ * a step on the way is written past the router, which would draw all that stands in an address anew. */
 export function useAddress(): [LedgerAddress, (part: Partial<LedgerAddress>, how?: AddressChange) => void] {
   const [params, setParams] = useSearchParams()
   const [address, setAddress] = useState(() => readAddress(params))
@@ -32,7 +33,8 @@ export function useAddress(): [LedgerAddress, (part: Partial<LedgerAddress>, how
       const now = writeAddress(next)
       if (now.toString() === written.current) return
       written.current = now.toString()
-      setParams(now, { replace: asStep })
+      if (asStep) history.replaceState(history.state, '', `?${now}`)
+      else setParams(now)
     }
     if (asStep) timer.current = setTimeout(write, SETTLED)
     else write()

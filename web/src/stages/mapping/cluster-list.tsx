@@ -1,4 +1,5 @@
 import type { Becoming } from '@undo-ink/core'
+import { useCallback } from 'react'
 import { VirtualGrid } from '../../components/virtual-grid.tsx'
 import type { Row } from '../../work/standing.ts'
 import { useWork } from '../../work/work.tsx'
@@ -24,6 +25,7 @@ interface ClusterListProps {
 export function ClusterList({ rows, selected, opened, onSelect, onGive, onLeaveOpen, onToggle }: ClusterListProps) {
   const { roles, state } = useWork()
   const at = rows.findIndex(({ key }) => key === selected?.key)
+  const heightOf = useCallback((index: number) => (rows[index]?.use === null ? CLUSTER_ROW : PART_ROW), [rows])
   const onLetter = (letter: string): boolean => {
     if (!selected) return false
     const role = roleAt(roles, letter)
@@ -40,8 +42,7 @@ export function ClusterList({ rows, selected, opened, onSelect, onGive, onLeaveO
       columns={COLUMNS}
       heads={HEADS}
       count={rows.length}
-      heightOf={(index) => (rows[index]?.use === null ? CLUSTER_ROW : PART_ROW)}
-      keyOf={(index) => rows[index]?.key ?? index}
+      heightOf={heightOf}
       at={at}
       activeId={selected ? rowId(selected) : undefined}
       page={8}

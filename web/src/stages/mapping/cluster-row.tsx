@@ -49,7 +49,7 @@ export const ClusterRow = memo(function ClusterRow({
       selected={selected}
       columns={COLUMNS}
       onSelect={() => onSelect(row.key)}
-      bg={selected ? 'tint' : part ? 'wash' : 'sheet'}
+      part={part}
     >
       <Flex role="gridcell" aria-label={row.cluster.lead} h="100%" py={part ? '1' : '2'} pl={part ? '4' : '0'}>
         {part ? (
