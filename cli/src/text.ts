@@ -1,5 +1,4 @@
 import type { AuditDocument, CheckDocument } from '@undo-ink/contracts'
-import papaparse from 'papaparse'
 
 /** An audit for people: one line for each color, most used first, with the places under it. */
 export function auditText({ files, occurrences, findings }: AuditDocument): string {
@@ -20,43 +19,6 @@ export function auditText({ files, occurrences, findings }: AuditDocument): stri
   for (const { file, line, column, code, meaning } of findings)
     lines.push(`${file}:${line}:${column}  ${code}${meaning === null ? '' : `, likely ${meaning}`}`)
   return `${lines.join('\n')}\n`
-}
-
-const COLUMNS = [
-  'file',
-  'line',
-  'column',
-  'start',
-  'end',
-  'raw',
-  'notation',
-  'color',
-  'alpha',
-  'use',
-  'property',
-  'selector',
-  'subject',
-  'states',
-  'atRules',
-  'heading',
-  'important',
-  'opacity',
-  'variable',
-  'computedWith',
-  'confidence',
-  'evidence',
-  'literalOnly',
-] as const
-
-/** The places of an audit as a table (RFC 4180), a row each; what a spreadsheet would take for a formula is escaped. */
-export function auditCsv({ occurrences }: AuditDocument): string {
-  const rows = occurrences.map((occurrence) =>
-    COLUMNS.map((column) => {
-      const value = occurrence[column]
-      return Array.isArray(value) ? value.join(' ') : value
-    }),
-  )
-  return `${papaparse.unparse({ fields: [...COLUMNS], data: rows }, { escapeFormulae: true })}\r\n`
 }
 
 /** A check for people: one line for each place. */

@@ -1,13 +1,13 @@
-import type { AuditDocument } from '@undo-ink/contracts'
+import { type AuditDocument, placeEntry, placesCsv } from '@undo-ink/contracts'
 import { type FileReading, generatedFrom, listPages, listVariables, type Range } from '@undo-ink/core'
 import { type ReadOptions, readFolder } from '../read-folder.ts'
-import { auditCsv, auditText } from '../text.ts'
+import { auditText } from '../text.ts'
 
 /** Lists every hard-coded color of a folder. */
 export async function audit(folder: string, format: 'text' | 'json' | 'csv', how: ReadOptions): Promise<string> {
   const document = await auditFolder(folder, how)
   if (format === 'json') return `${JSON.stringify(document, null, 2)}\n`
-  return format === 'csv' ? auditCsv(document) : auditText(document)
+  return format === 'csv' ? placesCsv(document.occurrences) : auditText(document)
 }
 
 async function auditFolder(folder: string, how: ReadOptions): Promise<AuditDocument> {
@@ -28,13 +28,7 @@ async function auditFolder(folder: string, how: ReadOptions): Promise<AuditDocum
       ...(thirdParty ? { thirdParty } : {}),
       ...(made.has(path) ? { generatedFrom: made.get(path) } : {}),
     })),
-    occurrences: each(
-      ({ occurrences }) => occurrences,
-      (path, { inner, ...occurrence }) => ({
-        ...inContext(path, occurrence),
-        ...(inner ? { inner: inner.encoding === 'base64' ? { encoding: inner.encoding, ...inner.range } : inner } : {}),
-      }),
-    ),
+    occurrences: each(({ occurrences }) => occurrences, placeEntry),
     keywords: each(({ keywords }) => keywords, inContext),
     computed: each(({ computed }) => computed, inContext),
     variables: listVariables(read).map(({ definitions, references, ...variable }) => ({

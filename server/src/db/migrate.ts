@@ -6,8 +6,9 @@ import { fileChoice } from './migrations/2026-11-25-file-choice.ts'
 import { firstSlice } from './migrations/2026-11-25-first-slice.ts'
 import { jobs } from './migrations/2026-11-25-jobs.ts'
 import { readingVersion } from './migrations/2026-11-25-reading-version.ts'
+import { views } from './migrations/2026-11-25-views.ts'
 
-export const MIGRATIONS: readonly Migration[] = [firstSlice, readingVersion, fileChoice, everyTextRead, jobs]
+export const MIGRATIONS: readonly Migration[] = [firstSlice, readingVersion, fileChoice, everyTextRead, jobs, views]
 
 /** Any number that no other program takes as its advisory lock. */
 const LOCK = 4_600_001

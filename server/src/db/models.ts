@@ -170,6 +170,14 @@ export class VisitorNameRow extends Row<VisitorNameRow> {
   declare planId: CreationOptional<string | null>
 }
 
+/** A view of the ledger that is kept under a name. */
+export class ViewRow extends Row<ViewRow> {
+  declare id: string
+  declare siteId: string
+  declare name: string
+  declare query: string
+}
+
 export class LoadedDemoRow extends Row<LoadedDemoRow> {
   declare name: string
 }
@@ -281,5 +289,6 @@ export function initModels(sequelize: Sequelize): void {
     event: json(),
   })
   define(VisitorNameRow, 'visitor_names', { token: key(text()), snapshotId: uuid(), planId: nullable(uuid()) })
+  define(ViewRow, 'views', { id: key(uuid()), siteId: uuid(), name: text(), query: text() })
   define(LoadedDemoRow, 'loaded_demos', { name: key(text()) })
 }

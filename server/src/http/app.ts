@@ -11,6 +11,7 @@ import { jobRoutes } from '../features/jobs/routes.ts'
 import { planRoutes } from '../features/plans/routes.ts'
 import { rewriteRoutes } from '../features/rewrite/routes.ts'
 import { siteRoutes } from '../features/sites/routes.ts'
+import { viewRoutes } from '../features/views/routes.ts'
 import { serveVisitor, visitRoutes } from '../features/visitor/routes.ts'
 import { knownHosts, sameOriginOnly } from './hosts.ts'
 import { answerProblem, Refusal } from './problem.ts'
@@ -67,6 +68,7 @@ function apiRoutes(config: Config, sequelize: Sequelize) {
     planRoutes(sequelize),
     rewriteRoutes(),
     visitRoutes(config),
+    viewRoutes(),
   ]
 }
 

@@ -24,6 +24,11 @@ export async function askBytes(path: string): Promise<Uint8Array> {
   return new Uint8Array(await (await request(path, {})).arrayBuffer())
 }
 
+/** Asks the API for something to be done that has no answer. Throws ApiError. */
+export async function askNothing(path: string, init: RequestInit): Promise<void> {
+  await request(path, init)
+}
+
 async function request(path: string, init: RequestInit): Promise<Response> {
   const response = await fetch(`/api${path}`, init).catch(() => {
     throw new ApiError(null)

@@ -1,9 +1,10 @@
-import { Box, Flex, Spinner, Text } from '@chakra-ui/react'
+import { Box, Flex } from '@chakra-ui/react'
 import { useSuspenseQuery } from '@tanstack/react-query'
 import { Suspense, useEffect } from 'react'
 import { Navigate, Outlet, useLocation, useParams } from 'react-router'
 import { isActive, useWatchJob } from '../api/jobs.ts'
 import { siteQuery } from '../api/sites.ts'
+import { Loading } from '../components/loading.tsx'
 import { FirstIntake } from '../stages/intake/first-intake.tsx'
 import { ReadingScreen } from '../stages/intake/reading-screen.tsx'
 import { UnreadScreen } from '../stages/intake/unread-screen.tsx'
@@ -58,13 +59,5 @@ export function SiteFrame() {
         </Flex>
       </Flex>
     </WorkProvider>
-  )
-}
-
-export function Loading({ says = 'Loading …' }: { says?: string }) {
-  return (
-    <Flex align="center" gap="3" p="6" color="soft" role="status">
-      <Spinner size="sm" /> <Text>{says}</Text>
-    </Flex>
   )
 }

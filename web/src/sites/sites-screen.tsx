@@ -5,13 +5,13 @@ import { useForm } from 'react-hook-form'
 import { Link, useNavigate } from 'react-router'
 import { useMakeSite, useSites } from '../api/sites.ts'
 import { ActButton } from '../components/act-button.tsx'
+import { Loading } from '../components/loading.tsx'
 import { Note } from '../components/note.tsx'
 import { Sheet } from '../components/sheet.tsx'
 import { StageHead } from '../components/stage-head.tsx'
 import { HATCHING, Swatch } from '../components/swatch.tsx'
 import { count, day, number } from '../components/words.ts'
 import { PlainHeader } from '../shell/header.tsx'
-import { Loading } from '../shell/site-frame.tsx'
 
 /** All sites, and the form that makes one. */
 export function SitesScreen() {

@@ -10,11 +10,13 @@ export type LedgerAsk =
     }
   | { readonly kind: 'standings'; readonly standings: Uint8Array }
   | { readonly kind: 'view'; readonly id: number; readonly view: LedgerView }
+  | { readonly kind: 'export'; readonly view: LedgerView; readonly format: ExportFormat }
 
-export interface LedgerAnswer {
-  readonly id: number
-  readonly viewed: Viewed
-}
+export type ExportFormat = 'csv' | 'json'
+
+export type LedgerAnswer =
+  | { readonly kind: 'viewed'; readonly id: number; readonly viewed: Viewed }
+  | { readonly kind: 'exported'; readonly file: Blob }
 
 /** Asks the worker that keeps the ledger. Only the latest question is answered: one that comes while another is worked on waits for it, and gives way to the next. */
 export class LedgerDesk {
@@ -22,6 +24,7 @@ export class LedgerDesk {
   private asked = 0
   private isBusy = false
   private waiting: LedgerView | null = null
+  private onExported: (file: Blob) => void = () => {}
   private onViewed: (viewed: Viewed) => void = () => {}
 
   constructor(bytes: Uint8Array, files: { thirdParty: ReadonlySet<string>; generated: ReadonlySet<string> }) {
@@ -41,6 +44,14 @@ export class LedgerDesk {
     else this.ask(view)
   }
 
+  /** The places of a view as a file. */
+  export(view: LedgerView, format: ExportFormat): Promise<Blob> {
+    this.tell({ kind: 'export', view, format })
+    return new Promise((resolve) => {
+      this.onExported = resolve
+    })
+  }
+
   close(): void {
     this.worker.terminate()
   }
@@ -51,7 +62,12 @@ export class LedgerDesk {
     this.tell({ kind: 'view', id: this.asked, view })
   }
 
-  private take({ id, viewed }: LedgerAnswer): void {
+  private take(answer: LedgerAnswer): void {
+    if (answer.kind === 'exported') {
+      this.onExported(answer.file)
+      return
+    }
+    const { id, viewed } = answer
     if (id !== this.asked) return
     this.isBusy = false
     const next = this.waiting

@@ -1,5 +1,14 @@
-import { type IndexedLedger, indexLedger, unpackLedger, viewLedger, withStandings } from '@undo-ink/core'
-import type { LedgerAnswer, LedgerAsk } from './ledger-desk.ts'
+import { placeEntry, placesCsv } from '@undo-ink/contracts'
+import {
+  type IndexedLedger,
+  indexLedger,
+  type LedgerView,
+  placeAt,
+  unpackLedger,
+  viewLedger,
+  withStandings,
+} from '@undo-ink/core'
+import type { ExportFormat, LedgerAnswer, LedgerAsk } from './ledger-desk.ts'
 
 let indexed: IndexedLedger | null = null
 
@@ -18,10 +27,28 @@ addEventListener('message', ({ data }: MessageEvent<LedgerAsk>) => {
     case 'view': {
       if (!indexed) return
       const viewed = viewLedger(indexed, data.view)
-      const answer: LedgerAnswer = { id: data.id, viewed }
+      const answer: LedgerAnswer = { kind: 'viewed', id: data.id, viewed }
       const { places, counts, distances } = viewed.groups
       const columns = [...new Set([viewed.shown, places, counts])].map(({ buffer }) => buffer)
       postMessage(answer, { transfer: distances ? [...columns, distances.buffer] : columns })
+      return
+    }
+    case 'export': {
+      if (!indexed) return
+      const answer: LedgerAnswer = { kind: 'exported', file: exported(indexed, data.view, data.format) }
+      postMessage(answer)
     }
   }
 })
+
+/** The places of a view, in its order, as the command line writes them too. */
+function exported({ ledger, ...rest }: IndexedLedger, view: LedgerView, format: ExportFormat): Blob {
+  const { shown } = viewLedger({ ledger, ...rest }, view)
+  const entries = Array.from(shown, (at) => {
+    const { index, path, ...occurrence } = placeAt(ledger, at)
+    return placeEntry(path, occurrence)
+  })
+  return format === 'csv'
+    ? new Blob([placesCsv(entries)], { type: 'text/csv' })
+    : new Blob([JSON.stringify({ version: 1, occurrences: entries }, null, 2)], { type: 'application/json' })
+}

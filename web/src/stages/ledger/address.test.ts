@@ -13,6 +13,7 @@ describe('the address of the ledger', () => {
       grouping: 'selector',
       stretch: ['#7a2433', 'color(srgb 1.2 0 0)'],
       columns: ['raw', 'line'],
+      fullStrength: true,
       place: { path: 'a:b.css', start: 17 },
     }
     expect(through(full)).toEqual(full)

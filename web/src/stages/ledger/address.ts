@@ -20,6 +20,8 @@ export interface LedgerAddress {
   /** Leads of the stretch of the bands that is chosen. */
   readonly stretch: readonly OpaqueKey[]
   readonly columns: readonly string[] | null
+  /** Whether see-through colors are shown at alpha 1, to see which color they really are. */
+  readonly fullStrength: boolean
   /** The place that is selected: its file and where it begins there. */
   readonly place: { readonly path: string; readonly start: number } | null
 }
@@ -27,7 +29,15 @@ export interface LedgerAddress {
 export const REACHES = { least: 0, most: 30, usual: 5 } as const
 
 /** Names of the address beside those of the facets. */
-const NAMES = { typed: 'find', reach: 'reach', grouping: 'by', stretch: 'cluster', columns: 'columns', place: 'place' }
+const NAMES = {
+  typed: 'find',
+  reach: 'reach',
+  grouping: 'by',
+  stretch: 'cluster',
+  columns: 'columns',
+  place: 'place',
+  strength: 'strength',
+}
 
 /** Reads an address. What it says that cannot be is as if it were not there; a value that no longer is stays, and finds nothing. */
 export function readAddress(params: URLSearchParams): LedgerAddress {
@@ -41,6 +51,7 @@ export function readAddress(params: URLSearchParams): LedgerAddress {
     grouping: GROUPINGS.find((each) => each === params.get(NAMES.grouping)) ?? null,
     stretch: params.getAll(NAMES.stretch),
     columns: params.has(NAMES.columns) ? (params.get(NAMES.columns) as string).split(' ').filter(Boolean) : null,
+    fullStrength: params.get(NAMES.strength) === 'full',
     place: readPlace(params.get(NAMES.place)),
   }
 }
@@ -58,6 +69,7 @@ export function writeAddress({
   grouping,
   stretch,
   columns,
+  fullStrength,
   place,
 }: LedgerAddress): URLSearchParams {
   const params = new URLSearchParams()
@@ -67,6 +79,7 @@ export function writeAddress({
   if (grouping !== null) params.set(NAMES.grouping, grouping)
   for (const lead of stretch) params.append(NAMES.stretch, lead)
   if (columns !== null) params.set(NAMES.columns, columns.join(' '))
+  if (fullStrength) params.set(NAMES.strength, 'full')
   if (place !== null) params.set(NAMES.place, `${place.path}:${place.start}`)
   return params
 }

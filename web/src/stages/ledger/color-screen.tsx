@@ -122,7 +122,7 @@ function List({ title, entries }: { title: string; entries: readonly Entry[] }) 
       <Text color="soft" fontSize="12px">
         {title}
       </Text>
-      <Box as="dl" maxH="132px" overflow="auto">
+      <Box as="dl" maxH="220px" overflow="auto" tabIndex={0} aria-label={title}>
         {entries.map(({ name, says, mono, swatch }) => (
           <Flex key={name} justify="space-between" gap="3" lineHeight="22px">
             <Flex as="dt" gap="2" align="center" fontFamily={mono ? 'mono' : undefined} minW="0">

@@ -2,17 +2,18 @@ import { Flex, Text } from '@chakra-ui/react'
 import type { Facet, FacetValue, Grouping, Viewed } from '@undo-ink/core'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
+import { Loading } from '../../components/loading.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { count, number } from '../../components/words.ts'
-import { Loading } from '../../shell/site-frame.tsx'
 import type { PlaceOf } from '../../work/places.ts'
 import { rowsIn } from '../../work/standing.ts'
 import { useStable } from '../../work/use-stable.ts'
 import { useView } from '../../work/view-store.ts'
 import { useWork } from '../../work/work.tsx'
-import { viewOf } from './address.ts'
+import { viewOf, writeAddress } from './address.ts'
 import { ColorCard } from './color-card.tsx'
 import { ColumnMenu } from './column-menu.tsx'
+import { ExportMenu } from './export-menu.tsx'
 import { FacetChips } from './facet-chips.tsx'
 import { FacetMenu } from './facet-menu.tsx'
 import { GroupingPicker } from './grouping-picker.tsx'
@@ -24,6 +25,7 @@ import { neighbour, placesAlong, STEPS, type Step } from './stepping.ts'
 import { useAddress } from './use-address.ts'
 import { useStretchInAddress } from './use-stretch-in-address.ts'
 import { useViewed } from './use-viewed.ts'
+import { ViewsMenu } from './views-menu.tsx'
 
 /** Facets whose values are in sight, with how many of them; those that have more stand behind a button too. */
 const CHIPS: readonly (readonly [Facet, number])[] = [
@@ -81,7 +83,10 @@ export function LedgerScreen() {
       <StageHead
         title="Ledger"
         sentence={`${count(places.length, 'place')} where a colour is written by hand, in ${count(files, 'file')} of ${number(snapshot.files.length)}. ${number(taking.length + findings.length)} more things are listed apart.`}
-      />
+      >
+        <ViewsMenu query={writeAddress(address).toString()} />
+        <ExportMenu view={view} />
+      </StageHead>
       <Flex gap="2" mb="2" wrap="wrap" align="center">
         <SearchField
           typed={address.typed}
@@ -91,6 +96,14 @@ export function LedgerScreen() {
         />
         <GroupingPicker grouping={view.grouping} onChoose={onGrouping} />
         <ColumnMenu chosen={address.columns} grouping={view.grouping} onChoose={onColumns} />
+        <Flex as="label" align="center" gap="1.5" fontSize="13px" ml="2" cursor="pointer">
+          <input
+            type="checkbox"
+            checked={address.fullStrength}
+            onChange={(event) => change({ fullStrength: event.target.checked })}
+          />
+          Full strength
+        </Flex>
       </Flex>
       <Flex gap="1.5" mb="2" wrap="wrap" align="center">
         {stretch !== null ? (
@@ -134,7 +147,7 @@ export function LedgerScreen() {
           viewed={viewed}
           grouping={view.grouping}
           columns={columns}
-          fullStrength={false}
+          fullStrength={address.fullStrength}
           selected={place}
           onSelect={select}
           onLetter={onLetter}

@@ -1,0 +1,99 @@
+import { readFileSync } from 'node:fs'
+import papaparse from 'papaparse'
+import { expect, test } from './fixtures.ts'
+
+test('the ledger is searched, narrowed, kept under a name and come back to', async ({ page, siteUrl }) => {
+  await page.goto(`${siteUrl}/ledger/places`)
+  const search = page.getByRole('searchbox')
+  await search.fill('7a2433')
+  await expect(page.getByText('56 of 364 places shown, in 4 colours')).toBeVisible()
+  const grid = page.getByRole('grid', { name: /^Places/ })
+  await expect(grid).toContainText('ΔE 0.00')
+  await page.getByRole('slider').fill('0')
+  await expect(page.getByText('49 of 364 places shown, in 1 colour')).toBeVisible()
+  await page.getByRole('button', { name: /^text/ }).click()
+  await page.getByRole('button', { name: 'File' }).click()
+  await page.getByRole('checkbox', { name: /css\/main.css/ }).check()
+  await page.keyboard.press('Escape')
+  const shown = page.getByText(/ of 364 places shown/)
+  const words = await shown.textContent()
+
+  await page.getByRole('button', { name: 'Views' }).click()
+  await page.getByRole('textbox', { name: 'Name of this view' }).fill('Maroon text')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('link', { name: 'Maroon text' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.goBack()
+  await expect(shown).not.toHaveText(words ?? '')
+  await page.goto(`${siteUrl}/ledger/places`)
+  await page.getByRole('button', { name: 'Views' }).click()
+  await page.getByRole('link', { name: 'Maroon text' }).click()
+  await expect(shown).toHaveText(words ?? '')
+  await expect(search).toHaveValue('7a2433')
+  await page.reload()
+  await expect(shown).toHaveText(words ?? '')
+})
+
+test('what is shown is exported: CSV that a table reads back, JSON with every field', async ({ page, siteUrl }) => {
+  await page.goto(`${siteUrl}/ledger/places?heading=Fares&state=hover&state=rest`)
+  const count = Number(/^(\d+) of/.exec((await page.getByText(/ of 364 places shown/).textContent()) ?? '')?.[1])
+  expect(count).toBeGreaterThan(0)
+  const save = async (name: RegExp) => {
+    await page.getByRole('button', { name: 'Export' }).click()
+    const download = page.waitForEvent('download')
+    await page.getByRole('button', { name }).click()
+    const text = readFileSync(await (await download).path(), 'utf8')
+    await page.keyboard.press('Escape')
+    return text
+  }
+  const csv = papaparse.parse<Record<string, string>>((await save(/^CSV/)).trim(), { header: true })
+  expect(csv.errors).toEqual([])
+  const json = JSON.parse(await save(/^JSON/))
+  expect(csv.data).toHaveLength(count)
+  expect(csv.data.map(({ file, line, raw }) => [file, Number(line), raw])).toEqual(
+    json.occurrences.map(({ file, line, raw }: { file: string; line: number; raw: string }) => [file, line, raw]),
+  )
+  expect(new Set(csv.data.map(({ heading }) => heading))).toEqual(new Set(['Fares']))
+})
+
+test('an address that names what no longer is says so, and everything can be shown again', async ({
+  page,
+  siteUrl,
+}) => {
+  await page.goto(`${siteUrl}/ledger/places?file=gone.css&use=text&by=moon&place=gone.css:7&cluster=%23123456`)
+  await expect(page.getByText(/No place is all of this/)).toBeVisible()
+  await expect(page.getByRole('button', { name: 'File: gone.css' })).toBeVisible()
+  await page.getByRole('button', { name: 'Show everything' }).click()
+  await page.getByRole('button', { name: '#123456' }).click()
+  await expect(page.getByText('119 colours', { exact: true })).toBeVisible()
+  await page.getByRole('searchbox').fill('rgb(122 36')
+  await expect(page.getByText(/No place is all of this/)).toBeVisible()
+})
+
+test('a colour has a page: spellings, uses, neighbours, edge to edge with another', async ({ page, siteUrl }) => {
+  await page.goto(`${siteUrl}/ledger/places`)
+  await page.getByRole('region', { name: 'Colour' }).getByRole('link', { name: '#7a2433' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('#7a2433')
+  await expect(page.getByText('49 places in 17 files, in 10 spellings.')).toBeVisible()
+  await page.getByRole('textbox', { name: 'The other colour' }).fill('white')
+  await expect(page.getByText(/contrast 9\.\d\d : 1/)).toBeVisible()
+  await page.getByRole('link', { name: '#7b2534' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('#7b2534')
+  await page.goto(`${siteUrl}/ledger/colors/nonsense`)
+  await expect(page.getByText(/is no colour/)).toBeVisible()
+})
+
+test('the places are walked by keys alone, along a colour, a cluster or a file', async ({ page, siteUrl }) => {
+  await page.goto(`${siteUrl}/ledger/places?find=%237a2434&reach=0`)
+  const grid = page.getByRole('grid', { name: /^Places/ })
+  await grid.focus()
+  await page.keyboard.press('Home')
+  const source = page.getByRole('region', { name: 'Source' })
+  await expect(source.locator('.source-here')).toHaveText(/7a2434/i)
+  await page.keyboard.press('2')
+  await expect(page.getByRole('radio', { name: /^cluster/ })).toBeChecked()
+  await page.keyboard.press('n')
+  await expect(source.locator('.source-here')).toHaveText(/7a24|7b2534|7d2838|122|oklch/i)
+  await page.keyboard.press('p')
+  await expect(source.locator('.source-here')).toHaveText(/7a2434/i)
+})
