@@ -118,6 +118,8 @@ async function look(siteId) {
   await page.getByRole('searchbox').fill('#7a2433')
   await page.waitForTimeout(500)
   figure('longest task while the reach is dragged', await longestTask(browser, page, () => drag(page)), 50, 'ms')
+  const session = await page.context().newCDPSession(page)
+  await session.send('HeapProfiler.collectGarbage')
   figure('memory of the tab', await residentMegabytes(browser), 400, 'MB')
   await browser.close()
 }

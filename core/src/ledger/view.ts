@@ -33,6 +33,17 @@ export interface LedgerView {
   readonly whole: Facet | null
 }
 
+/** The view of every place, by file. */
+export const EVERYTHING: LedgerView = {
+  chosen: {},
+  colors: null,
+  near: null,
+  text: '',
+  selectors: null,
+  grouping: 'file',
+  whole: null,
+}
+
 /** There may be as many headings as files: to tell them all each time would cost more than to count them. */
 export const MOST_VALUES = 60
 

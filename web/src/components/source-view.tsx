@@ -107,10 +107,33 @@ export function SourceView({ path, text, marks, notes, focus, marginWidth, label
     const view = shown.current
     if (!view) return
     const { from, to } = lineIn(view)(focusOn)
-    const at = Math.min(to, from + column - 1)
-    view.dispatch({ effects: EditorView.scrollIntoView(at, { y: 'center', x: 'nearest', xMargin: 80 }) })
+    show(view, Math.min(to, from + column - 1))
   }, [focusOn, column, path, text, label])
   return <Box ref={parent} h="100%" minH="0" overflow="hidden" css={{ '& .cm-editor': { height: '100%' } }} />
+}
+
+/** Pixels that stay free beside a place that is shown. */
+const FREE = 80
+
+/** Scrolls the text, and nothing around it, so that a place stands in its middle. */
+function show(view: EditorView, at: number): void {
+  const { scrollDOM } = view
+  view.requestMeasure({
+    read: () => view.lineBlockAt(at).top - scrollDOM.clientHeight / 2,
+    write: (top) => {
+      scrollDOM.scrollTop = top
+      // Where it stands in its line is known only when the line is drawn.
+      view.requestMeasure({
+        read: () => view.coordsAtPos(at),
+        write: (place) => {
+          if (!place) return
+          const { left, right } = scrollDOM.getBoundingClientRect()
+          const isInSight = place.left > left + FREE && place.right < right - 2 * FREE
+          if (!isInSight) scrollDOM.scrollLeft += place.left - (left + right) / 2
+        },
+      })
+    },
+  })
 }
 
 /** What is shown about a text: marks in it, notes beside it. */

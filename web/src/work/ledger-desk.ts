@@ -1,4 +1,4 @@
-import type { LedgerView, Viewed } from '@undo-ink/core'
+import { EVERYTHING, type LedgerView, type Viewed } from '@undo-ink/core'
 
 /** What the worker that keeps the ledger is told and asked. */
 export type LedgerAsk =
@@ -23,6 +23,8 @@ export class LedgerDesk {
   private readonly worker: Worker
   private asked = 0
   private isBusy = false
+  private asking: LedgerView = EVERYTHING
+  private known: { readonly view: LedgerView; readonly viewed: Viewed } | null = null
   private waiting: LedgerView | null = null
   private onExported: (file: Blob) => void = () => {}
   private onViewed: (viewed: Viewed) => void = () => {}
@@ -31,11 +33,18 @@ export class LedgerDesk {
     this.worker = new Worker(new URL('./ledger.worker.ts', import.meta.url), { type: 'module' })
     this.worker.onmessage = ({ data }: MessageEvent<LedgerAnswer>) => this.take(data)
     this.tell({ kind: 'open', bytes, ...files })
+    // What is most likely asked first is there before it is asked for.
+    this.ask(EVERYTHING)
   }
 
   /** What becomes of each place now. */
   standings(standings: Uint8Array): void {
     this.tell({ kind: 'standings', standings })
+  }
+
+  /** The answer to a view that was the last to be asked; null: it was another. */
+  recall(view: LedgerView): Viewed | null {
+    return this.known && JSON.stringify(this.known.view) === JSON.stringify(view) ? this.known.viewed : null
   }
 
   view(view: LedgerView, onViewed: (viewed: Viewed) => void): void {
@@ -58,6 +67,7 @@ export class LedgerDesk {
 
   private ask(view: LedgerView): void {
     this.isBusy = true
+    this.asking = view
     this.asked++
     this.tell({ kind: 'view', id: this.asked, view })
   }
@@ -70,6 +80,7 @@ export class LedgerDesk {
     const { id, viewed } = answer
     if (id !== this.asked) return
     this.isBusy = false
+    this.known = { view: this.asking, viewed }
     const next = this.waiting
     this.waiting = null
     // Shown even when another waits: while something is dragged, what is on screen follows.

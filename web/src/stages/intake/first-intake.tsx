@@ -30,7 +30,7 @@ export function FirstIntake({ site }: { site: Site }) {
   })
   const trouble =
     problem !== null
-      ? { title: problem }
+      ? { title: problem, isFault: true }
       : send.error
         ? troubleOf(send.error)
         : send.isIdle
@@ -92,7 +92,12 @@ export function FirstIntake({ site }: { site: Site }) {
         )}
       </Flex>
       <Box aria-live="assertive" mt="4">
-        {trouble ? <JobTrouble {...trouble} after="Nothing was stored. Mend it and drop it again." /> : null}
+        {trouble ? (
+          <JobTrouble
+            {...trouble}
+            after={trouble.isFault ? 'Nothing was stored. Mend it and drop it again.' : 'Nothing was stored.'}
+          />
+        ) : null}
       </Box>
     </Box>
   )

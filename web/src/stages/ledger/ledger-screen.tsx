@@ -1,6 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react'
 import type { Facet, FacetValue, Grouping, Viewed } from '@undo-ink/core'
-import { useDeferredValue, useMemo, useState } from 'react'
+import { useDeferredValue, useMemo, useRef, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Loading } from '../../components/loading.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
@@ -54,8 +54,10 @@ export function LedgerScreen() {
   const viewed = useViewed(view)
   const [step, setStep] = useState<Step>('colour')
   const place = selectedPlace(address.place, viewed, places)
-  // What is beside the table may come a moment later than what is in it.
-  const beside = useDeferredValue(place)
+  // What is beside the table may come a moment later than what is in it, and stays while nothing is found.
+  const latest = useRef(place)
+  if (place) latest.current = place
+  const beside = useDeferredValue(latest.current, null)
   const select = useStable((index: number) => {
     const { path, range } = places.at(index)
     change({ place: { path, start: range.start } }, { asStep: true })
