@@ -25,6 +25,8 @@ const VIEWS = [
   'intake',
   'intake/pages',
   'ledger/places',
+  'ledger/colors',
+  'ledger/colors/%237a2433',
   'ledger/scripts',
   'mapping/clusters',
   'mapping/palette',
@@ -32,7 +34,7 @@ const VIEWS = [
   'handover',
 ]
 /** Pictures that are not named like the last part of their view's address. */
-const NAMES = { 'ledger/places': 'ledger', 'mapping/clusters': 'mapping' }
+const NAMES = { 'ledger/places': 'ledger', 'mapping/clusters': 'mapping', 'ledger/colors/%237a2433': 'color' }
 
 ensurePackages()
 const executablePath = ensureChromium()

@@ -99,7 +99,7 @@ function StageLink({ stage, siteId, last }: { stage: Stage; siteId: string; last
       )}
       <Marker progress={stage.progress} />
       <Box flex="1" minW="0">
-        <NavLink to={`${base}/${stage.to}`} aria-label={`${stage.name}: ${stage.says}`}>
+        <NavLink to={`${base}/${stage.views?.[0]?.to ?? stage.to}`} aria-label={`${stage.name}: ${stage.says}`}>
           <Text
             as="span"
             display="inline-block"

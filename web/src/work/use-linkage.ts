@@ -6,7 +6,11 @@ export function useLinkage(colors: readonly string[]): Linkage | null {
   const [linkage, setLinkage] = useState<Linkage | null>(null)
   useEffect(() => {
     const worker = new Worker(new URL('./linkage.worker.ts', import.meta.url), { type: 'module' })
-    worker.onmessage = ({ data }: MessageEvent<Linkage>) => setLinkage(data)
+    worker.onmessage = ({ data }: MessageEvent<Linkage>) => {
+      setLinkage(data)
+      // Its memory is of no more use.
+      worker.terminate()
+    }
     worker.postMessage(colors)
     return () => worker.terminate()
   }, [colors])
