@@ -2,7 +2,7 @@ import { createReadStream } from 'node:fs'
 import { open } from 'node:fs/promises'
 import { join } from 'node:path'
 import { LIMITS } from '@undo-ink/contracts'
-import type { Sequelize } from 'sequelize'
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import { type JobPayload, type JobRow, UploadChunkRow, UploadFileRow } from '../../db/models.ts'
 import { addJob } from '../jobs/store.ts'
 import { isLitter, sitePath } from './path.ts'
@@ -11,6 +11,9 @@ import { openZip } from './zip.ts'
 
 /** Bytes of one piece of an upload. */
 const PIECE = 1024 * 1024
+
+/** Pieces that are written together at most. */
+const MOST_PIECES = 200
 
 /** A file that has come to this machine: a ZIP, or one of a folder under its path in it. */
 export interface UploadedFile {
@@ -29,17 +32,60 @@ export function stageUpload(
 ): Promise<JobRow> {
   return sequelize.transaction(async (transaction) => {
     const job = await addJob(sequelize, { siteId, kind: 'intake', payload: { kind } }, transaction)
-    for (const [position, { name, size, at }] of files.entries()) {
-      const key = { jobId: job.id, position }
-      await UploadFileRow.create({ ...key, name, size }, { transaction })
+    const rows = files.map(({ name, size }, position) => ({ jobId: job.id, position, name, size }))
+    await UploadFileRow.bulkCreate(rows, { transaction })
+    const batch = new PieceBatch(sequelize, job.id, transaction)
+    for (const [position, { size, at }] of files.entries()) {
       // A file of a folder that is too large to be kept need not be stored to be listed.
       if (kind === 'files' && size > LIMITS.fileBytes) continue
       let seq = 0
       for await (const bytes of createReadStream(at, { highWaterMark: PIECE }))
-        await UploadChunkRow.create({ ...key, seq: seq++, bytes: bytes as Buffer }, { transaction })
+        await batch.add(position, seq++, bytes as Buffer)
     }
+    await batch.flush()
     return job
   })
+}
+
+/** Writes the pieces of many small files together. */
+class PieceBatch {
+  private readonly sequelize: Sequelize
+  private readonly jobId: string
+  private readonly transaction: Transaction
+  private pieces: { position: number; seq: number; bytes: Buffer }[] = []
+  private size = 0
+
+  constructor(sequelize: Sequelize, jobId: string, transaction: Transaction) {
+    this.sequelize = sequelize
+    this.jobId = jobId
+    this.transaction = transaction
+  }
+
+  async add(position: number, seq: number, bytes: Buffer): Promise<void> {
+    this.pieces.push({ position, seq, bytes })
+    this.size += bytes.length
+    if (this.size >= PIECE || this.pieces.length >= MOST_PIECES) await this.flush()
+  }
+
+  async flush(): Promise<void> {
+    const pieces = this.pieces
+    if (pieces.length === 0) return
+    this.pieces = []
+    this.size = 0
+    await this.sequelize.query(
+      'INSERT INTO upload_chunks (job_id, position, seq, bytes) SELECT $1, * FROM unnest($2::int[], $3::int[], $4::bytea[])',
+      {
+        bind: [
+          this.jobId,
+          pieces.map(({ position }) => position),
+          pieces.map(({ seq }) => seq),
+          pieces.map(({ bytes }) => bytes),
+        ],
+        transaction: this.transaction,
+        type: QueryTypes.INSERT,
+      },
+    )
+  }
 }
 
 /** The files of a staged upload. `folder`: where an archive may be put to be unpacked. `close` them in the end. */
@@ -63,21 +109,19 @@ function fromFolder({ jobId, position, name, size }: UploadFileRow): ReceivedFil
   return {
     path: sitePath(name),
     size: Number(size),
-    bytes: async () =>
-      Number(size) > LIMITS.fileBytes ? null : Buffer.concat(await toArray(chunksOf(jobId, position))),
+    bytes: async () => {
+      if (Number(size) > LIMITS.fileBytes) return null
+      const rows = await UploadChunkRow.findAll({ where: { jobId, position }, order: [['seq', 'ASC']] })
+      return Buffer.concat(rows.map(({ bytes }) => bytes))
+    },
   }
 }
 
+/** The pieces of an archive one by one: it may be larger than memory should hold. */
 async function* chunksOf(jobId: string, position: number): AsyncGenerator<Buffer> {
   for (let seq = 0; ; seq++) {
     const row = await UploadChunkRow.findOne({ where: { jobId, position, seq } })
     if (!row) return
     yield row.bytes
   }
-}
-
-async function toArray<T>(items: AsyncIterable<T>): Promise<T[]> {
-  const all: T[] = []
-  for await (const item of items) all.push(item)
-  return all
 }

@@ -7,7 +7,7 @@ import { Loading } from '../../components/loading.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { type MarginNote, type SourceMark, SourceView } from '../../components/source-view.tsx'
 import { withAlpha } from '../../components/swatch.tsx'
-import { groupBy, type PlaceOf } from '../../work/places.ts'
+import type { PlaceOf, SitePlaces } from '../../work/places.ts'
 import { useWork } from '../../work/work.tsx'
 import { STEPS, type Step } from './stepping.ts'
 
@@ -24,21 +24,7 @@ interface PlaceSourceProps {
 export const PlaceSource = memo(function PlaceSource({ place, step, onChooseStep, onStep }: PlaceSourceProps) {
   const { places } = useWork()
   const { data, error } = useFileText(place.fileId)
-  const notes = useMemo(() => {
-    return [...groupBy(places.some(places.inFile(place.path)), ({ line }) => line)].map(
-      ([line, group]): MarginNote => ({
-        line,
-        key: group.map(({ color, alpha }) => `${color}${alpha}`).join(' '),
-        rows: 1,
-        render: () =>
-          colorDots(
-            group
-              .slice(0, MOST_DOTS)
-              .map(({ color, alpha, raw }) => ({ paint: withAlpha(color, alpha ?? 1), title: raw })),
-          ),
-      }),
-    )
-  }, [places, place.path])
+  const notes = useMemo(() => notesOf(places, place.path), [places, place.path])
   const marks = useMemo((): SourceMark[] => [markOf(place, 'here')], [place])
   return (
     <Sheet
@@ -126,4 +112,25 @@ export const PlaceSource = memo(function PlaceSource({ place, step, onChooseStep
 /** The mark of a place; a line break counts as one unit in the view, whatever the file has. */
 export function markOf(place: PlaceOf, kind: SourceMark['kind']): SourceMark {
   return { line: place.line, column: place.column, length: place.raw.replaceAll('\r\n', '\n').length, kind }
+}
+
+/** The first colors of each line of a file. A line may hold a hundred thousand places: only those that are shown are looked at. */
+function notesOf(places: SitePlaces, path: string): MarginNote[] {
+  const byLine = new Map<number, number[]>()
+  for (const index of places.inFile(path)) {
+    const line = places.ledger.positions.line[index] as number
+    const held = byLine.get(line)
+    if (!held) byLine.set(line, [index])
+    else if (held.length < MOST_DOTS) held.push(index)
+  }
+  return [...byLine].map(([line, indices]): MarginNote => {
+    const shown = places.some(indices)
+    return {
+      line,
+      key: shown.map(({ color, alpha }) => `${color}${alpha}`).join(' '),
+      rows: 1,
+      render: () =>
+        colorDots(shown.map(({ color, alpha, raw }) => ({ paint: withAlpha(color, alpha ?? 1), title: raw }))),
+    }
+  })
 }

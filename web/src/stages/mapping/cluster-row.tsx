@@ -154,7 +154,7 @@ function Uses({ row }: { row: Row }) {
         <Flex key={use} align="center" gap="2" lineHeight="16px">
           <Text w="52px">{use}</Text>
           <Box h="5px" bg="strong" style={{ width: `${Math.max(3, (times / most) * 44)}px` }} aria-hidden />
-          <Text>
+          <Text whiteSpace="nowrap">
             {number(times)}
             {i === 2 && row.uses.length > 3 ? ` +${row.uses.length - 3}` : ''}
           </Text>
