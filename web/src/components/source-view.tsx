@@ -1,4 +1,4 @@
-import { Box } from '@chakra-ui/react'
+import { Box, Text } from '@chakra-ui/react'
 import { css } from '@codemirror/lang-css'
 import { html } from '@codemirror/lang-html'
 import { HighlightStyle, syntaxHighlighting } from '@codemirror/language'
@@ -6,7 +6,9 @@ import { Compartment, EditorState, type Range, RangeSetBuilder } from '@codemirr
 import { Decoration, type DecorationSet, EditorView, GutterMarker, gutter, lineNumbers } from '@codemirror/view'
 import { tags } from '@lezer/highlight'
 import { syntaxOf } from '@undo-ink/core'
-import { useEffect, useRef } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
+import { excerptOf } from './excerpt.ts'
+import { count } from './words.ts'
 
 /** One literal to be marked; its place in the received text. */
 export interface SourceMark {
@@ -65,8 +67,42 @@ class NoteMarker extends GutterMarker {
 }
 
 /** A received text, read only, with literals marked and notes in its margin. Columns stay as they are. */
-export function SourceView({ path, text, marks, notes, focus, marginWidth, label }: SourceViewProps) {
-  const { line: focusOn, column } = focus
+export function SourceView({ text, marks, focus, ...props }: SourceViewProps) {
+  const { line, column } = focus
+  const excerpt = useMemo(() => excerptOf(text, { line, column }), [text, line, column])
+  const shownMarks = useMemo(
+    () =>
+      marks.flatMap((mark) => {
+        const column = excerpt.columnOf(mark.line, mark.column)
+        return column === null ? [] : [{ ...mark, column }]
+      }),
+    [marks, excerpt],
+  )
+  return (
+    <>
+      {excerpt.longest === null ? null : (
+        <Text px="3" py="1" fontSize="12px" borderBottom="1px solid" borderColor="edge">
+          <span aria-hidden>◆</span> The longest line has {count(excerpt.longest, 'character')}: only a part of it is
+          shown.
+        </Text>
+      )}
+      <TextView
+        text={excerpt.text}
+        marks={shownMarks}
+        focusOn={line}
+        column={excerpt.columnOf(line, column) ?? 1}
+        {...props}
+      />
+    </>
+  )
+}
+
+interface TextViewProps extends Omit<SourceViewProps, 'focus'> {
+  readonly focusOn: number
+  readonly column: number
+}
+
+function TextView({ path, text, marks, notes, focusOn, column, marginWidth, label }: TextViewProps) {
   const parent = useRef<HTMLDivElement>(null)
   const shown = useRef<EditorView>(null)
   useEffect(() => {
@@ -109,7 +145,7 @@ export function SourceView({ path, text, marks, notes, focus, marginWidth, label
     const { from, to } = lineIn(view)(focusOn)
     show(view, Math.min(to, from + column - 1))
   }, [focusOn, column, path, text, label])
-  return <Box ref={parent} h="100%" minH="0" overflow="hidden" css={{ '& .cm-editor': { height: '100%' } }} />
+  return <Box ref={parent} flex="1" h="100%" minH="0" overflow="hidden" css={{ '& .cm-editor': { height: '100%' } }} />
 }
 
 /** Pixels that stay free beside a place that is shown. */
@@ -119,19 +155,16 @@ const FREE = 80
 function show(view: EditorView, at: number): void {
   const { scrollDOM } = view
   view.requestMeasure({
-    read: () => view.lineBlockAt(at).top - scrollDOM.clientHeight / 2,
-    write: (top) => {
+    read: () => {
+      const { from, top } = view.lineBlockAt(at)
+      // All letters are of one width. A long line is drawn only where it is in sight, so that its place cannot be asked for.
+      return { top: top - scrollDOM.clientHeight / 2, left: (at - from) * view.defaultCharacterWidth }
+    },
+    write: ({ top, left }) => {
       scrollDOM.scrollTop = top
-      // Where it stands in its line is known only when the line is drawn.
-      view.requestMeasure({
-        read: () => view.coordsAtPos(at),
-        write: (place) => {
-          if (!place) return
-          const { left, right } = scrollDOM.getBoundingClientRect()
-          const isInSight = place.left > left + FREE && place.right < right - 2 * FREE
-          if (!isInSight) scrollDOM.scrollLeft += place.left - (left + right) / 2
-        },
-      })
+      const isInSight =
+        left > scrollDOM.scrollLeft + FREE && left < scrollDOM.scrollLeft + scrollDOM.clientWidth - 3 * FREE
+      if (!isInSight) scrollDOM.scrollLeft = Math.max(0, left - scrollDOM.clientWidth / 2)
     },
   })
 }
