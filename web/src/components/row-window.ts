@@ -63,8 +63,8 @@ export function useRowWindow(
   return { height: top(count), first, last, top, reveal }
 }
 
-/** The row at a distance from the top; the last for what is beyond. */
-function rowAt(tops: Float64Array, distance: number): number {
+/** The row at a distance from the top; the last for what is beyond. @param tops of each row, and below the last */
+export function rowAt(tops: Float64Array, distance: number): number {
   let low = 0
   let high = Math.max(0, tops.length - 2)
   while (low < high) {

@@ -1,0 +1,84 @@
+import { EVERYTHING, type LedgerView, type Viewed } from '@undo-ink/core'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { type LedgerAnswer, type LedgerAsk, LedgerDesk } from './ledger-desk.ts'
+
+/** Stands for the worker, which only browsers have: answers when the test lets it. */
+class FakeWorker {
+  static last: FakeWorker
+  readonly asked: LedgerAsk[] = []
+  onmessage: (event: { data: LedgerAnswer }) => void = () => {}
+  terminated = false
+
+  constructor() {
+    FakeWorker.last = this
+  }
+
+  postMessage(ask: LedgerAsk): void {
+    this.asked.push(ask)
+  }
+
+  terminate(): void {
+    this.terminated = true
+  }
+
+  /** Answers the latest question. */
+  answer(): Viewed {
+    const ask = this.asked.findLast((each) => each.kind === 'view')
+    const viewed = { view: ask?.kind === 'view' ? ask.view : null } as unknown as Viewed
+    this.onmessage({ data: { kind: 'viewed', id: ask?.kind === 'view' ? ask.id : 0, viewed } })
+    return viewed
+  }
+
+  get views(): LedgerView[] {
+    return this.asked.flatMap((ask) => (ask.kind === 'view' ? [ask.view] : []))
+  }
+}
+
+const about = (text: string): LedgerView => ({ ...EVERYTHING, text })
+
+describe('the desk of a ledger', () => {
+  beforeEach(() => vi.stubGlobal('Worker', FakeWorker))
+  afterEach(() => vi.unstubAllGlobals())
+  const open = () => {
+    const desk = new LedgerDesk(new Uint8Array(), { thirdParty: new Set(), generated: new Set() })
+    return { desk, worker: FakeWorker.last }
+  }
+
+  it('has the view of everything ready before it is asked for', () => {
+    const { desk, worker } = open()
+    expect(worker.asked.map(({ kind }) => kind)).toEqual(['open', 'view'])
+    expect(desk.recall(EVERYTHING)).toBeNull()
+    const viewed = worker.answer()
+    expect(desk.recall({ ...EVERYTHING })).toBe(viewed)
+    expect(desk.recall(about('x'))).toBeNull()
+  })
+
+  it('answers only the latest of the questions that came while it was busy', () => {
+    const { desk, worker } = open()
+    worker.answer()
+    const shown: unknown[] = []
+    const ask = (text: string) =>
+      desk.view(about(text), (viewed) => shown.push((viewed as unknown as { view: LedgerView }).view.text))
+    for (const text of ['a', 'ab', 'abc', 'abcd']) ask(text)
+    expect(worker.views.map(({ text }) => text)).toEqual(['', 'a'])
+    worker.answer()
+    expect(worker.views.map(({ text }) => text)).toEqual(['', 'a', 'abcd'])
+    worker.answer()
+    expect(shown).toEqual(['a', 'abcd'])
+    ask('next')
+    expect(worker.views.at(-1)?.text).toBe('next')
+  })
+
+  it('passes standings on, gives files, and closes', async () => {
+    const { desk, worker } = open()
+    desk.standings(Uint8Array.from([1, 2]))
+    expect(worker.asked.at(-1)).toEqual({ kind: 'standings', standings: Uint8Array.from([1, 2]) })
+    const file = desk.export(about('x'), 'csv')
+    expect(worker.asked.at(-1)).toMatchObject({ kind: 'export', format: 'csv' })
+    const blob = new Blob(['a'])
+    worker.onmessage({ data: { kind: 'exported', file: blob } })
+    expect(await file).toBe(blob)
+    desk.close()
+    expect(worker.terminated).toBe(true)
+  })
+})
