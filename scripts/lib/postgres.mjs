@@ -135,12 +135,14 @@ function stopLeftover(programs, data, as) {
 function ready(server) {
   return new Promise((resolve) => {
     let said = ''
+    let isReady = false
     server.stderr.on('data', (chunk) => {
       said = (said + chunk).slice(-4000)
-      if (said.includes('ready to accept connections')) resolve()
+      isReady ||= said.includes('ready to accept connections')
+      if (isReady) resolve()
     })
     server.once('exit', (code) => {
-      if (!said.includes('ready to accept connections')) fail(`PostgreSQL did not start (${code}):\n${said}`)
+      if (!isReady) fail(`PostgreSQL did not start (${code}):\n${said}`)
     })
   })
 }

@@ -1,6 +1,6 @@
 import { chakra, Flex, Text } from '@chakra-ui/react'
 import { type KeyboardEvent, useRef } from 'react'
-import { ActButton } from '../../components/act-button.tsx'
+import { Segments } from '../../components/segments.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { number } from '../../components/words.ts'
@@ -8,6 +8,7 @@ import { countBy } from '../../work/places.ts'
 import type { ChangeGroup } from './changes.ts'
 
 export type Order = 'decision' | 'file'
+const ORDER_SEGMENTS = (['decision', 'file'] as const).map((value) => ({ value, text: `by ${value}` }))
 
 interface ChangeListProps {
   readonly order: Order
@@ -37,29 +38,15 @@ export function ChangeList({ order, groups, chosen, onOrder, onChoose }: ChangeL
       flexDirection="column"
       minH="160px"
     >
-      <Flex
-        role="radiogroup"
-        aria-label="Order of the changes"
-        p="2"
-        gap="0"
-        borderBottom="1px solid"
-        borderColor="edge"
-        bg="wash"
-      >
-        {(['decision', 'file'] as const).map((each) => (
-          <ActButton
-            key={each}
-            role="radio"
-            aria-checked={order === each}
-            main={order === each}
-            flex="1"
-            h="28px"
-            borderRadius="0"
-            onClick={() => onOrder(each)}
-          >
-            by {each}
-          </ActButton>
-        ))}
+      <Flex p="2" borderBottom="1px solid" borderColor="edge" bg="wash">
+        <Segments
+          label="Order of the changes"
+          segments={ORDER_SEGMENTS}
+          value={order}
+          height={28}
+          wide
+          onChoose={onOrder}
+        />
       </Flex>
       <Flex
         ref={list}

@@ -2,6 +2,7 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { ActButton } from '../../components/act-button.tsx'
+import { Segments } from '../../components/segments.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { Swatch } from '../../components/swatch.tsx'
@@ -17,6 +18,7 @@ import { ShareBars } from './share-bars.tsx'
 
 const CHARTS = [...(Object.keys(PLANES) as Plane[]), 'clusters', 'uses'] as const
 type Chart = (typeof CHARTS)[number]
+const CHART_SEGMENTS = CHARTS.map((value) => ({ value, text: value }))
 
 /** Clusters that are drawn; the table has them all. */
 const MOST = 16
@@ -60,22 +62,14 @@ export function ColorsScreen() {
           minW="0"
           overflow="auto"
         >
-          <Flex role="radiogroup" aria-label="What the chart shows" mb="2" wrap="wrap">
-            {CHARTS.map((each) => (
-              <ActButton
-                key={each}
-                role="radio"
-                aria-checked={chart === each}
-                main={chart === each}
-                h="28px"
-                px="2"
-                borderRadius="0"
-                ml="-1px"
-                onClick={() => setChart(each)}
-              >
-                {each}
-              </ActButton>
-            ))}
+          <Flex mb="2">
+            <Segments
+              label="What the chart shows"
+              segments={CHART_SEGMENTS}
+              value={chart}
+              height={28}
+              onChoose={(next) => setChart(next)}
+            />
           </Flex>
           <Chosen chart={chart} points={points} chosen={chosenSet} onChoose={choose} />
         </Sheet>

@@ -1,8 +1,9 @@
 import { Flex, Text } from '@chakra-ui/react'
-import type { Facet, FacetValue, Grouping, Viewed } from '@undo-ink/core'
+import { type Facet, type FacetValue, GROUPINGS, type Grouping, type Viewed } from '@undo-ink/core'
 import { useDeferredValue, useMemo, useRef, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Loading } from '../../components/loading.tsx'
+import { Segments } from '../../components/segments.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { count, number } from '../../components/words.ts'
 import type { PlaceOf } from '../../work/places.ts'
@@ -16,7 +17,6 @@ import { ColumnMenu } from './column-menu.tsx'
 import { ExportMenu } from './export-menu.tsx'
 import { FacetChips } from './facet-chips.tsx'
 import { FacetMenu } from './facet-menu.tsx'
-import { GroupingPicker } from './grouping-picker.tsx'
 import { columnsOf } from './place-columns.tsx'
 import { PlaceSource } from './place-source.tsx'
 import { PlacesTable } from './places-table.tsx'
@@ -35,6 +35,7 @@ const CHIPS: readonly (readonly [Facet, number])[] = [
 const SHOWN = new Map(CHIPS)
 const MENUS: readonly Facet[] = ['state', 'standing', 'file', 'heading', 'syntax', 'notation', 'confidence', 'origin']
 
+const GROUPING_SEGMENTS = GROUPINGS.map((value) => ({ value, text: value === 'color' ? 'colour' : value }))
 const NONE: readonly string[] = []
 const NO_VALUES: readonly FacetValue[] = []
 
@@ -96,7 +97,14 @@ export function LedgerScreen() {
           onType={(typed) => change({ typed }, { asStep: true })}
           onReach={(reach) => change({ reach }, { asStep: true })}
         />
-        <GroupingPicker grouping={view.grouping} onChoose={onGrouping} />
+        <Segments
+          label="Group by"
+          says="By"
+          segments={GROUPING_SEGMENTS}
+          value={view.grouping}
+          height={26}
+          onChoose={onGrouping}
+        />
         <ColumnMenu chosen={address.columns} grouping={view.grouping} onChoose={onColumns} />
         <Flex as="label" align="center" gap="1.5" fontSize="13px" ml="2" cursor="pointer">
           <input

@@ -4,6 +4,7 @@ import { useFileText } from '../../api/copies.ts'
 import { ActButton } from '../../components/act-button.tsx'
 import { colorDots } from '../../components/color-dots.ts'
 import { Loading } from '../../components/loading.tsx'
+import { Segments } from '../../components/segments.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { type MarginNote, type SourceMark, SourceView } from '../../components/source-view.tsx'
 import { withAlpha } from '../../components/swatch.tsx'
@@ -12,6 +13,8 @@ import { useWork } from '../../work/work.tsx'
 import { STEPS, type Step } from './stepping.ts'
 
 const MOST_DOTS = 4
+
+const STEP_SEGMENTS = STEPS.map((value, i) => ({ value, text: value, hotkey: String(i + 1) }))
 
 interface PlaceSourceProps {
   readonly place: PlaceOf
@@ -54,29 +57,14 @@ export const PlaceSource = memo(function PlaceSource({ place, step, onChooseStep
         </Text>
       </Flex>
       <Flex px="3" py="1.5" gap="1" align="center" borderBottom="1px solid" borderColor="edge" fontSize="12px">
-        <Flex role="radiogroup" aria-label="Step along the places of this" align="center">
-          <Text color="soft" mr="2">
-            Same
-          </Text>
-          {STEPS.map((each, i) => (
-            <ActButton
-              key={each}
-              role="radio"
-              aria-checked={step === each}
-              main={step === each}
-              hotkey={String(i + 1)}
-              h="26px"
-              px="1.5"
-              gap="1"
-              fontSize="12px"
-              borderRadius="0"
-              ml="-1px"
-              onClick={() => onChooseStep(each)}
-            >
-              {each}
-            </ActButton>
-          ))}
-        </Flex>
+        <Segments
+          label="Step along the places of this"
+          says="Same"
+          segments={STEP_SEGMENTS}
+          value={step}
+          height={26}
+          onChoose={onChooseStep}
+        />
         <ActButton
           ml="auto"
           h="26px"

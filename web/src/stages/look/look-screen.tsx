@@ -3,9 +3,9 @@ import type { Visit } from '@undo-ink/contracts'
 import { type RefObject, useLayoutEffect, useRef, useState } from 'react'
 import { useStore } from 'zustand'
 import { useVisit } from '../../api/copies.ts'
-import { ActButton } from '../../components/act-button.tsx'
 import { Loading } from '../../components/loading.tsx'
 import { Note } from '../../components/note.tsx'
+import { Segments } from '../../components/segments.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { count, number } from '../../components/words.ts'
@@ -39,6 +39,7 @@ export function LookScreen() {
 /** Pixels of the window that the page believes to have. */
 const WIDTHS = { wide: 1280, narrow: 390 } as const
 type Width = keyof typeof WIDTHS
+const WIDTH_SEGMENTS = (Object.keys(WIDTHS) as Width[]).map((value) => ({ value, text: `${value} ${WIDTHS[value]}` }))
 
 function Pages({ visit }: { visit: Visit }) {
   const { store, places, standing } = useWork()
@@ -79,21 +80,12 @@ function Pages({ visit }: { visit: Visit }) {
             ))}
           </chakra.select>
         </chakra.label>
-        <Flex role="radiogroup" aria-label="Width of the window">
-          {(Object.keys(WIDTHS) as Width[]).map((name) => (
-            <ActButton
-              key={name}
-              role="radio"
-              aria-checked={width === name}
-              main={width === name}
-              borderRadius="0"
-              ml="-1px"
-              onClick={() => setWidth(name)}
-            >
-              {name} {WIDTHS[name]}
-            </ActButton>
-          ))}
-        </Flex>
+        <Segments
+          label="Width of the window"
+          segments={WIDTH_SEGMENTS}
+          value={width}
+          onChoose={(next) => setWidth(next)}
+        />
       </StageHead>
       <Flex flex="1" minH="0" gap="4">
         <Frame

@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { ActButton } from '../../components/act-button.tsx'
 import { Loading } from '../../components/loading.tsx'
+import { Segments } from '../../components/segments.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { are, count, number } from '../../components/words.ts'
 import { type Row, rowOf, rowsIn } from '../../work/standing.ts'
@@ -92,29 +93,24 @@ function partsOf(row: Row, { places, outcomes }: Work): Row[] {
 function TolerancePicker() {
   const { state, store } = useWork()
   return (
-    <Flex role="radiogroup" aria-label="Tolerance, ΔE00" align="center" gap="0">
-      <Text fontSize="12px" color="soft" mr="2">
-        One colour when closer than
-      </Text>
-      {TOLERANCES.map(({ name, value }) => {
-        const chosen = state.tolerance === value
-        return (
-          <ActButton
-            key={value}
-            role="radio"
-            aria-checked={chosen}
-            main={chosen}
-            borderRadius="0"
-            ml="-1px"
-            onClick={() => chosen || store.act({ kind: 'tolerance', value })}
-          >
-            {name}
-            <Box as="span" fontFamily="mono" fontSize="12px">
-              ΔE {value}
-            </Box>
-          </ActButton>
-        )
-      })}
-    </Flex>
+    <Segments
+      label="Tolerance, ΔE00"
+      says="One colour when closer than"
+      segments={TOLERANCE_SEGMENTS}
+      value={String(state.tolerance)}
+      onChoose={(value) => Number(value) === state.tolerance || store.act({ kind: 'tolerance', value: Number(value) })}
+    />
   )
 }
+
+const TOLERANCE_SEGMENTS = TOLERANCES.map(({ name, value }) => ({
+  value: String(value),
+  text: (
+    <>
+      {name}
+      <Box as="span" fontFamily="mono" fontSize="12px">
+        ΔE {value}
+      </Box>
+    </>
+  ),
+}))
