@@ -12,7 +12,8 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['K', 'in Mapping: keep the colour'],
   ['O', 'in Mapping: leave it open'],
   ['U', 'in Mapping: open the row into its uses'],
-  ['N', 'in the Ledger: next place of this colour; in Handover: next change'],
+  ['1 2 3', 'in the Ledger: step along a colour, a cluster, a file'],
+  ['N', 'in the Ledger: next place of that; in Handover: next change'],
   ['P', 'the same, backwards'],
 ]
 
