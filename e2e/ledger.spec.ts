@@ -97,3 +97,29 @@ test('the places are walked by keys alone, along a colour, a cluster or a file',
   await page.keyboard.press('p')
   await expect(source.locator('.source-here')).toHaveText(/7a2434/i)
 })
+
+test('what is decided moves the counts at once, and the link to the places shows everything again', async ({
+  page,
+  siteUrl,
+}) => {
+  await page.goto(`${siteUrl}/mapping/clusters`)
+  await page.getByRole('grid', { name: /^Clusters/ }).focus()
+  await page.keyboard.press('1')
+  await expect(page.getByText('all saved')).toBeVisible()
+  await page.getByRole('link', { name: /^Ledger/ }).click()
+  await page.getByRole('button', { name: 'Decided' }).click()
+  await page.getByRole('checkbox', { name: 'takes a role' }).check()
+  await page.keyboard.press('Escape')
+  await expect(page.getByText('56 of 364 places shown, in 4 colours')).toBeVisible()
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(page.getByText(/No place is all of this/)).toBeVisible()
+  await page.getByRole('button', { name: /^Redo/ }).click()
+  await expect(page.getByText('56 of 364 places shown, in 4 colours')).toBeVisible()
+
+  await page.goto(`${siteUrl}/ledger/places`)
+  await page.getByRole('searchbox').fill('Fares')
+  await expect(page).toHaveURL(/find=Fares/)
+  await page.getByRole('link', { name: /^Places/ }).click()
+  await expect(page.getByText('119 colours', { exact: true })).toBeVisible()
+  await expect(page.getByRole('searchbox')).toHaveValue('')
+})

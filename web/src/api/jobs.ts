@@ -21,6 +21,8 @@ export function useWatchJob({ id: siteId, job, snapshot }: Site): void {
   const snapshotId = snapshot?.id ?? null
   useEffect(() => {
     if (jobId === null) return
+    // A stream of its own tells every file from the first; one that is taken up again goes on.
+    client.setQueryData<FilesRead>(filesKey(jobId), [])
     const events = new EventSource(`/api/jobs/${jobId}/events`)
     events.addEventListener('files', ({ data }: MessageEvent<string>) => {
       const files = filesReadSchema.parse(JSON.parse(data))
@@ -49,8 +51,8 @@ async function refresh(client: QueryClient, siteId: string, changed: string | nu
 }
 
 /** The files that a job has done, in the order in which they were done. */
-export function useFilesRead(jobId: string | null): FilesRead {
-  const { data } = useQuery<FilesRead>({ queryKey: filesKey(jobId ?? ''), queryFn: () => [], enabled: false })
+export function useFilesRead(jobId: string): FilesRead {
+  const { data } = useQuery<FilesRead>({ queryKey: filesKey(jobId), queryFn: () => [], enabled: false })
   return data ?? NONE
 }
 

@@ -41,12 +41,13 @@ describe('the desk of a ledger', () => {
   afterEach(() => vi.unstubAllGlobals())
   const open = () => {
     const desk = new LedgerDesk(new Uint8Array(), { thirdParty: new Set(), generated: new Set() })
+    desk.standings(new Uint8Array())
     return { desk, worker: FakeWorker.last }
   }
 
   it('has the view of everything ready before it is asked for', () => {
     const { desk, worker } = open()
-    expect(worker.asked.map(({ kind }) => kind)).toEqual(['open', 'view'])
+    expect(worker.asked.map(({ kind }) => kind)).toEqual(['open', 'standings', 'view'])
     expect(desk.recall(EVERYTHING)).toBeNull()
     const viewed = worker.answer()
     expect(desk.recall({ ...EVERYTHING })).toBe(viewed)
@@ -69,10 +70,20 @@ describe('the desk of a ledger', () => {
     expect(worker.views.at(-1)?.text).toBe('next')
   })
 
-  it('passes standings on, gives files, and closes', async () => {
+  it('answers the same view anew when standings move, gives files, and closes', async () => {
     const { desk, worker } = open()
+    worker.answer()
+    const shown: Viewed[] = []
+    desk.view(about('kept'), (viewed) => shown.push(viewed))
+    worker.answer()
     desk.standings(Uint8Array.from([1, 2]))
-    expect(worker.asked.at(-1)).toEqual({ kind: 'standings', standings: Uint8Array.from([1, 2]) })
+    expect(worker.asked.slice(-2)).toMatchObject([
+      { kind: 'standings', standings: Uint8Array.from([1, 2]) },
+      { kind: 'view', view: { text: 'kept' } },
+    ])
+    expect(desk.recall(about('kept'))).toBeNull()
+    worker.answer()
+    expect(shown).toHaveLength(2)
     const file = desk.export(about('x'), 'csv')
     expect(worker.asked.at(-1)).toMatchObject({ kind: 'export', format: 'csv' })
     const blob = new Blob(['a'])

@@ -33,13 +33,14 @@ export class LedgerDesk {
     this.worker = new Worker(new URL('./ledger.worker.ts', import.meta.url), { type: 'module' })
     this.worker.onmessage = ({ data }: MessageEvent<LedgerAnswer>) => this.take(data)
     this.tell({ kind: 'open', bytes, ...files })
-    // What is most likely asked first is there before it is asked for.
-    this.ask(EVERYTHING)
   }
 
-  /** What becomes of each place now. */
+  /** What becomes of each place now. The view that was asked last, or everything, is answered anew: what is most likely asked first is there before it is. */
   standings(standings: Uint8Array): void {
     this.tell({ kind: 'standings', standings })
+    this.known = null
+    if (this.isBusy) this.waiting ??= this.asking
+    else this.ask(this.asking)
   }
 
   /** The answer to a view that was the last to be asked; null: it was another. */

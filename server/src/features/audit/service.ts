@@ -33,7 +33,12 @@ export async function requestAudit(sequelize: Sequelize, siteId: string, choice:
 /** Has every copy read again that older readers have read, unless somebody stopped that. */
 export async function requestOutdated(sequelize: Sequelize): Promise<void> {
   for (const { siteId } of await outdatedSnapshots(sequelize))
-    if (!(await openJob(siteId))) await requestAudit(sequelize, siteId, null)
+    if (!(await openJob(siteId))) await requestAudit(sequelize, siteId, null).catch(unlessBusy)
+}
+
+/** Another server that starts at the same time has asked for it already. */
+function unlessBusy(error: unknown): void {
+  if (!(error instanceof Refusal && error.code === 'busy')) throw error
 }
 
 interface ChosenFile extends KeptFile {

@@ -27,7 +27,7 @@ export class Progress {
   /** @param total files that the job has to do */
   async begin(total: number): Promise<void> {
     this.total = total
-    await this.record()
+    await this.flush()
   }
 
   /** @param places of the file; null: it is not read */
@@ -35,12 +35,7 @@ export class Progress {
     this.done++
     this.places += places ?? 0
     this.files.push({ path, places })
-    if (Date.now() - this.recordedAt >= EVERY) await this.record()
-  }
-
-  /** Tells what has not been told yet. */
-  async flush(): Promise<void> {
-    await this.record()
+    if (Date.now() - this.recordedAt >= EVERY) await this.flush()
   }
 
   /** Ends the job within the transaction that stores what it has made. */
@@ -48,7 +43,8 @@ export class Progress {
     if (!(await endJob(this.jobId, { state: 'done' }, transaction))) throw new Stopped()
   }
 
-  private async record(): Promise<void> {
+  /** Tells what has not been told yet. */
+  async flush(): Promise<void> {
     this.recordedAt = Date.now()
     const { total, done, places } = this
     const files = this.files.splice(0)

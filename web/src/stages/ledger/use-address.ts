@@ -1,13 +1,13 @@
 import { useEffect, useRef, useState } from 'react'
-import { useSearchParams } from 'react-router'
+import { useLocation, useSearchParams } from 'react-router'
 import { useStable } from '../../work/use-stable.ts'
 import { type LedgerAddress, readAddress, writeAddress } from './address.ts'
 
 /** Milliseconds after which an address that is being dragged or typed is written: browsers refuse to have it written at every step. */
 const SETTLED = 250
 
-export interface AddressChange {
-  /** A choice of its own, to which one can go back; without it, a step on the way. */
+interface AddressChange {
+  /** A step on the way, as of a drag or of typing; without it, a choice of its own, from which one can go back. */
   readonly asStep?: boolean
 }
 
@@ -15,15 +15,17 @@ export interface AddressChange {
  * a step on the way is written past the router, which would draw all that stands in an address anew. */
 export function useAddress(): [LedgerAddress, (part: Partial<LedgerAddress>, how?: AddressChange) => void] {
   const [params, setParams] = useSearchParams()
+  const { key } = useLocation()
   const [address, setAddress] = useState(() => readAddress(params))
   const written = useRef(params.toString())
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a link to the address that the router knows is a way back from steps it does not
   useEffect(() => {
     // Gone back, gone forward, or come by a link.
     if (params.toString() === written.current) return
     written.current = params.toString()
     setAddress(readAddress(params))
-  }, [params])
+  }, [params, key])
   useEffect(() => () => clearTimeout(timer.current), [])
   const change = useStable((part: Partial<LedgerAddress>, { asStep = false }: AddressChange = {}) => {
     const next = { ...address, ...part }

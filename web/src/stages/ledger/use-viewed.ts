@@ -4,9 +4,8 @@ import { useWork } from '../../work/work.tsx'
 
 /** What a view of the ledger shows; the one before until it is there, null before the first. */
 export function useViewed(view: LedgerView): Viewed | null {
-  const { desk, standing } = useWork()
+  const { desk } = useWork()
   const [viewed, setViewed] = useState<Viewed | null>(() => desk?.recall(view) ?? null)
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a standing that moved changes what the same view shows
-  useEffect(() => desk?.view(view, setViewed), [desk, view, standing])
+  useEffect(() => desk?.view(view, setViewed), [desk, view])
   return viewed
 }
