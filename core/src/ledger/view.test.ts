@@ -8,6 +8,7 @@ import type { LedgerPlace } from './fields.ts'
 import { type FilePlaces, ledgerOf, placeAt } from './ledger.ts'
 import { readQuery } from './query.ts'
 import {
+  EVERYTHING,
   GROUPINGS,
   type Grouping,
   indexLedger,
@@ -40,15 +41,6 @@ const surroundings = {
   generated: new Set(['css/f3.css']),
 }
 const indexed = indexLedger(ledger, surroundings)
-const ALL: LedgerView = {
-  chosen: {},
-  colors: null,
-  near: null,
-  text: '',
-  selectors: null,
-  grouping: 'file',
-  whole: null,
-}
 
 /** The values of a place in a facet, by its definition. */
 function valuesOf(place: LedgerPlace, facet: Facet): readonly string[] {
@@ -91,9 +83,7 @@ function isFound(place: LedgerPlace, view: LedgerView, but?: Facet): boolean {
   return (
     (view.colors?.includes(place.color) ?? true) &&
     (view.near === null || distance(view.near.color, place.color) <= view.near.reach) &&
-    ((text === '' && view.selectors === null) ||
-      (text !== '' && words.some((word) => word?.toLowerCase().includes(text))) ||
-      (view.selectors?.includes(place.selector ?? '\0') ?? false)) &&
+    words.some((word) => word?.toLowerCase().includes(text)) &&
     FACETS.every((facet) => {
       const chosen = view.chosen[facet] ?? []
       return facet === but || chosen.length === 0 || valuesOf(place, facet).some((value) => chosen.includes(value))
@@ -113,7 +103,6 @@ function randomView(): LedgerView {
     colors: random() < 0.2 ? places.filter(() => random() < 0.3).map(({ color }) => color) : null,
     near: random() < 0.3 ? { color: pick(places).color, reach: random() * 20 } : null,
     text: random() < 0.3 ? pick(['HOVER', 'links', 'f1', '#5', 'nothing', 'border']) : '',
-    selectors: random() < 0.15 ? ['td', '.a'] : null,
     grouping: pick(GROUPINGS),
     whole: null,
   }
@@ -144,7 +133,7 @@ describe('a view of the ledger', () => {
   })
 
   it.each(GROUPINGS)('by %s puts equal places under one group', (grouping: Grouping) => {
-    const { shown, groups } = viewLedger(indexed, { ...ALL, grouping })
+    const { shown, groups } = viewLedger(indexed, { ...EVERYTHING, grouping })
     let at = 0
     expect(groups.distances).toBeNull()
     groups.places.forEach((place, i) => {
@@ -170,7 +159,7 @@ describe('a view of the ledger', () => {
 
   it('around a color has the nearest first, as a second library measures it (colorjs.io, ΔE00, both over D65 Lab)', () => {
     const sought = '#82b030'
-    const { groups } = viewLedger(indexed, { ...ALL, near: { color: sought, reach: 60 }, grouping: 'color' })
+    const { groups } = viewLedger(indexed, { ...EVERYTHING, near: { color: sought, reach: 60 }, grouping: 'color' })
     expect(groups.places.length).toBeGreaterThan(8)
     groups.places.forEach((place, i) => {
       expect(groups.distances?.[i]).toBeCloseTo(distance(sought, places[place]?.color as string), 4)
@@ -179,14 +168,14 @@ describe('a view of the ledger', () => {
   })
 
   it('keeps a chosen value that no longer is, with no place', () => {
-    const { facets, shown } = viewLedger(indexed, { ...ALL, chosen: { heading: ['Gone'] } })
+    const { facets, shown } = viewLedger(indexed, { ...EVERYTHING, chosen: { heading: ['Gone'] } })
     expect(shown).toHaveLength(0)
     expect(facets.heading.at(-1)).toEqual({ value: 'Gone', count: 0 })
   })
 
   it('follows what is decided', () => {
     const decided = withStandings(indexed, new Uint8Array(ledger.length).fill(1))
-    expect(viewLedger(decided, ALL).facets.standing).toEqual([{ value: 'decided', count: ledger.length }])
+    expect(viewLedger(decided, EVERYTHING).facets.standing).toEqual([{ value: 'decided', count: ledger.length }])
   })
 
   it('tells all values of the facet that is asked for, and the most used of the others', () => {
@@ -196,18 +185,18 @@ describe('a view of the ledger', () => {
     ).join('\n')
     const many = ledgerOf([{ path: 'a.css', ...readSource({ path: 'a.css', text, encoding: 'utf-8' }) }])
     const own = indexLedger(many, { ...surroundings, standings: new Uint8Array(many.length) })
-    const some = viewLedger(own, { ...ALL, chosen: { heading: ['H199'] } }).facets.heading
+    const some = viewLedger(own, { ...EVERYTHING, chosen: { heading: ['H199'] } }).facets.heading
     expect(some).toHaveLength(MOST_VALUES + 1)
     expect([some[0], some.at(-1)]).toEqual([
       { value: 'H150', count: 2 },
       { value: 'H199', count: 1 },
     ])
-    expect(viewLedger(own, { ...ALL, whole: 'heading' }).facets.heading).toHaveLength(200)
+    expect(viewLedger(own, { ...EVERYTHING, whole: 'heading' }).facets.heading).toHaveLength(200)
   })
 
   it('of nothing is empty', () => {
     const none = indexLedger(ledgerOf([]), { ...surroundings, standings: new Uint8Array() })
-    expect(viewLedger(none, { ...ALL, text: 'x' })).toMatchObject({ colors: 0, facets: { use: [] } })
+    expect(viewLedger(none, { ...EVERYTHING, text: 'x' })).toMatchObject({ colors: 0, facets: { use: [] } })
   })
 })
 

@@ -11,7 +11,7 @@ import {
   type Surroundings,
 } from './facets.ts'
 import type { Ledger } from './ledger.ts'
-import { distancesTo, labsOf, markHits, markText } from './search.ts'
+import { distancesTo, labsOf, markText } from './search.ts'
 
 export const GROUPINGS = ['file', 'color', 'heading', 'selector', 'variable'] as const
 export type Grouping = (typeof GROUPINGS)[number]
@@ -26,8 +26,6 @@ export interface LedgerView {
   readonly near: { readonly color: OpaqueKey; readonly reach: number } | null
   /** Only places in which this is found; empty: all. */
   readonly text: string
-  /** Only places with one of these selectors; null: all. Beside `text`, places that either finds. */
-  readonly selectors: readonly string[] | null
   readonly grouping: Grouping
   /** The facet whose values are all told; of the others the most used MOST_VALUES and those that are chosen. */
   readonly whole: Facet | null
@@ -39,7 +37,6 @@ export const EVERYTHING: LedgerView = {
   colors: null,
   near: null,
   text: '',
-  selectors: null,
   grouping: 'file',
   whole: null,
 }
@@ -150,7 +147,7 @@ function failuresOf(
 
 /** By place: 1 where it passes what is no facet. */
 function soughtIn(ledger: Ledger, view: LedgerView, distances: Float64Array | null): Uint8Array {
-  const { color, selector } = ledger.columns
+  const { color } = ledger.columns
   const sought = new Uint8Array(ledger.length).fill(1)
   if (view.colors !== null || distances !== null) {
     const wanted = view.colors && new Set(view.colors)
@@ -161,16 +158,9 @@ function soughtIn(ledger: Ledger, view: LedgerView, distances: Float64Array | nu
     )
     for (let at = 0; at < sought.length; at++) sought[at] = hits[color.codes[at] as number] ? 1 : 0
   }
-  if (view.text !== '' || view.selectors !== null) {
+  if (view.text !== '') {
     const held = new Uint8Array(ledger.length)
-    const selectors = view.selectors && new Set<string | null>(view.selectors)
-    if (selectors)
-      markHits(
-        held,
-        selector.codes,
-        selector.values.map((each) => selectors.has(each)),
-      )
-    if (view.text !== '') markText(ledger, view.text, held)
+    markText(ledger, view.text, held)
     for (let at = 0; at < sought.length; at++) if (held[at] === 0) sought[at] = 0
   }
   return sought

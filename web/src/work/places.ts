@@ -23,12 +23,16 @@ export class SitePlaces {
   /** The places of each color, by its code. */
   private readonly byColor: readonly Uint32Array[]
   private readonly byPath: readonly Uint32Array[]
+  private readonly colorCodes: ReadonlyMap<string, number>
+  private readonly pathCodes: ReadonlyMap<string, number>
 
   constructor(ledger: Ledger, snapshot: Snapshot) {
     this.ledger = ledger
     this.fileIds = new Map(snapshot.files.map(({ path, id }) => [path, id]))
     this.byColor = indicesByCode(ledger.columns.color)
     this.byPath = indicesByCode(ledger.columns.path)
+    this.colorCodes = codesOf(ledger.columns.color)
+    this.pathCodes = codesOf(ledger.columns.path)
   }
 
   get length(): number {
@@ -56,8 +60,7 @@ export class SitePlaces {
 
   /** Indices of the places of some colors, in their order. */
   ofColors(colors: readonly string[]): Uint32Array {
-    const { values } = this.ledger.columns.color
-    const lists = colors.map((color) => this.byColor[values.indexOf(color)] ?? new Uint32Array())
+    const lists = colors.map((color) => this.byColor[this.colorCodes.get(color) ?? -1] ?? new Uint32Array())
     if (lists.length === 1) return lists[0] as Uint32Array
     const all = new Uint32Array(lists.reduce((sum, { length }) => sum + length, 0))
     let at = 0
@@ -70,8 +73,12 @@ export class SitePlaces {
 
   /** Indices of the places of a file. */
   inFile(path: string): Uint32Array {
-    return this.byPath[this.ledger.columns.path.values.indexOf(path)] ?? new Uint32Array()
+    return this.byPath[this.pathCodes.get(path) ?? -1] ?? new Uint32Array()
   }
+}
+
+function codesOf({ values }: Column<string>): Map<string, number> {
+  return new Map(values.map((value, code) => [value, code]))
 }
 
 function indicesByCode({ codes, values }: Column<unknown>): Uint32Array[] {

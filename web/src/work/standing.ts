@@ -1,5 +1,5 @@
 import { type Cluster, type Column, isDecided, type Outcome, type Role, STANDINGS, type Use } from '@undo-ink/core'
-import type { SitePlaces } from './places.ts'
+import { countBy, type SitePlaces } from './places.ts'
 
 /** One part of what becomes of some places. */
 export interface Share {
@@ -11,7 +11,7 @@ export interface Share {
 /** What becomes of some places, largest share first. @param indices of the places */
 export function sharesOf(indices: Uint32Array, { codes, values }: Column<Outcome>): Share[] {
   const shares = new Map<string, Share>()
-  for (const [code, count] of countCodes(codes, indices)) {
+  for (const [code, count] of countBy(indices, (index) => codes[index] as number)) {
     const outcome = values[code] as Outcome
     const role = outcome.kind === 'role' ? outcome.role : null
     const kind = role ? 'role' : isDecided(outcome) ? 'keep' : 'open'
@@ -19,16 +19,6 @@ export function sharesOf(indices: Uint32Array, { codes, values }: Column<Outcome
     shares.set(key, { kind, role, count: count + (shares.get(key)?.count ?? 0) })
   }
   return [...shares.values()].toSorted((a, b) => b.count - a.count)
-}
-
-/** How often each code stands at some places, in the order in which they appear. */
-function countCodes(codes: Uint32Array, indices: Uint32Array): Map<number, number> {
-  const counts = new Map<number, number>()
-  for (let at = 0; at < indices.length; at++) {
-    const code = codes[indices[at] as number] as number
-    counts.set(code, (counts.get(code) ?? 0) + 1)
-  }
-  return counts
 }
 
 /** A cluster, or the part of one that has one use, with its places and what becomes of them. */
@@ -102,10 +92,10 @@ function fixedPart(places: SitePlaces, cluster: Cluster, use: Use | null): Pick<
   const all = places.ofColors(cluster.members)
   const indices =
     use === null ? all : all.filter((index) => columns.use.values[columns.use.codes[index] as number] === use)
-  const uses = [...countCodes(columns.use.codes, indices)]
+  const uses = [...countBy(indices, (index) => columns.use.codes[index] as number)]
     .map(([code, count]) => [columns.use.values[code] as Use, count] as const)
     .toSorted((a, b) => b[1] - a[1])
-  return { indices, uses, spellings: countCodes(columns.raw.codes, indices).size }
+  return { indices, uses, spellings: countBy(indices, (index) => columns.raw.codes[index] as number).size }
 }
 
 /** How far a plan is, in places. */

@@ -93,13 +93,12 @@ export function viewOf(address: LedgerAddress, colors: readonly OpaqueKey[] | nu
     colors,
     near,
     text: query?.kind === 'text' ? query.text : '',
-    selectors: null,
     grouping: groupingOf(address),
     whole,
   }
 }
 
 /** By color where a color is sought, so that the nearest stands first. */
-export function groupingOf({ grouping, typed }: LedgerAddress): Grouping {
+function groupingOf({ grouping, typed }: LedgerAddress): Grouping {
   return grouping ?? (readQuery(typed)?.kind === 'color' ? 'color' : 'file')
 }

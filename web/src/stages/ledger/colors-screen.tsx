@@ -8,6 +8,7 @@ import { StageHead } from '../../components/stage-head.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { type Column, VirtualTable } from '../../components/virtual-table.tsx'
 import { count, number } from '../../components/words.ts'
+import { countBy } from '../../work/places.ts'
 import { useStable } from '../../work/use-stable.ts'
 import { useWork } from '../../work/work.tsx'
 import { ColorPlane } from './color-plane.tsx'
@@ -108,13 +109,9 @@ function Chosen({ chart, points, chosen, onChoose }: ChosenProps) {
   const uses = useMemo(() => {
     const { codes, values } = places.ledger.columns.use
     const indices = chosen.size > 0 ? places.ofColors([...chosen]) : codes.keys()
-    const counts = values.map(() => 0)
-    for (const index of indices) {
-      const code = codes[index] as number
-      counts[code] = (counts[code] as number) + 1
-    }
+    const counts = countBy(indices, (index) => codes[index] as number)
     return values
-      .map((use, code) => ({ name: use as string, count: counts[code] as number, paint: '#575757' }))
+      .map((use, code) => ({ name: use as string, count: counts.get(code) ?? 0, paint: '#575757' }))
       .filter(({ count: times }) => times > 0)
       .toSorted((a, b) => b.count - a.count)
   }, [places, chosen])
