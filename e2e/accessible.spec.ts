@@ -9,6 +9,7 @@ const VIEWS = [
   '/ledger/colors',
   '/ledger/colors/%237a2433',
   '/ledger/scripts',
+  '/ledger/findings',
   '/ledger/apart',
   '/mapping/clusters',
   '/mapping/palette',

@@ -5,6 +5,7 @@ import {
   findingSchema,
   keywordSchema,
   occurrenceSchema,
+  remedySchema,
   sitePagesSchema,
   variableSchema,
 } from './audit.ts'
@@ -64,7 +65,11 @@ export const auditDocumentSchema = z
     ),
     pages: sitePagesSchema.shape.pages,
     unused: sitePagesSchema.shape.unused,
-    findings: z.array(findingSchema.omit({ range: true }).extend(span)),
+    findings: z.array(
+      findingSchema
+        .omit({ range: true })
+        .extend({ ...span, remedy: remedySchema.omit({ range: true }).extend(span).omit({ file: true }).nullable() }),
+    ),
   })
   .describe('Every hard-coded color of a folder')
 export type AuditDocument = z.infer<typeof auditDocumentSchema>

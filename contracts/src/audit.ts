@@ -8,6 +8,7 @@ import type {
   Notation,
   Occurrence,
   PlacedFinding,
+  Remedy,
   SitePages,
   State,
   Use,
@@ -201,12 +202,23 @@ export const findingCodeSchema = z
   .describe('What is odd')
 true satisfies Same<z.infer<typeof findingCodeSchema>, FindingCode>
 
+export const remedySchema = z
+  .strictObject({
+    ...place,
+    raw: z.string().describe('Exactly the text of the range'),
+    replacement: z.string().describe('A color, or the name of a property'),
+    use: useSchema.describe('What the place would paint'),
+  })
+  .describe('The one change of text that puts a finding right')
+true satisfies Same<z.infer<typeof remedySchema>, Remedy>
+
 export const findingSchema = z
   .strictObject({
     ...place,
     code: findingCodeSchema,
     excerpt: z.string().describe('The text at the place'),
     meaning: z.string().nullable().describe('What was likely meant'),
+    remedy: remedySchema.nullable().describe('null: nobody can tell, or it cannot be written there'),
   })
   .describe('Something odd in a received text')
 true satisfies Same<z.infer<typeof findingSchema>, PlacedFinding>

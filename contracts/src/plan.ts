@@ -1,6 +1,6 @@
-import type { Decision, PlanEvent, PlanStart, Role, Scope } from '@undo-ink/core'
+import type { Correction, Decision, PlanEvent, PlanStart, Role, Scope } from '@undo-ink/core'
 import { z } from 'zod'
-import { stateSchema, useSchema } from './audit.ts'
+import { remedySchema, stateSchema, useSchema } from './audit.ts'
 import type { Same } from './mirror.ts'
 
 export const roleSchema = z
@@ -57,13 +57,30 @@ export const decisionSchema = z
   .describe('What becomes of a target')
 true satisfies Same<z.infer<typeof decisionSchema>, Decision>
 
+export const correctionSchema = remedySchema
+  .extend({
+    id: z.uuid(),
+    path: z.string().min(1).max(1000).describe('Of the file'),
+    raw: z.string().max(1000).describe('Exactly the text of the range'),
+    replacement: z.string().min(1).max(200).describe('A color, or the name of a property'),
+  })
+  .describe('A finding whose remedy was accepted')
+true satisfies Same<z.infer<typeof correctionSchema>, Correction>
+
 export const planEventSchema = z
   .discriminatedUnion('kind', [
     z.strictObject({
       kind: z.literal('decide'),
       decisions: z.array(decisionSchema.readonly()).min(1).max(5000).readonly(),
     }),
-    z.strictObject({ kind: z.literal('take-back'), decisions: z.array(z.uuid()).min(1).max(5000).readonly() }),
+    z.strictObject({
+      kind: z.literal('correct'),
+      corrections: z.array(correctionSchema.readonly()).min(1).max(5000).readonly(),
+    }),
+    z.strictObject({
+      kind: z.literal('take-back'),
+      decisions: z.array(z.uuid()).min(1).max(5000).readonly().describe('Ids of decisions and corrections'),
+    }),
     z.strictObject({ kind: z.literal('tolerance'), value: z.number().min(0).max(8).describe('ΔE00') }),
     z.strictObject({ kind: z.literal('palette'), version: z.int().min(1) }),
     z.strictObject({ kind: z.literal('undo') }),

@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
+import { overlap } from '../src/plan/correction.ts'
 import { resolver } from '../src/plan/outcome.ts'
 import { changesInPlace, editsOf } from '../src/rewrite/in-place.ts'
 import { classify } from '../src/source/classify.ts'
@@ -187,7 +188,14 @@ function check(path: string, text: string): number {
   for (const { range, raw } of keywords)
     if (!range || text.slice(range.start, range.end) !== raw)
       expect(decodeBase64(text.slice(range.start, range.end))).toContain(raw)
-  for (const { range } of findings) expect(range.end).toBeLessThanOrEqual(text.length)
+  for (const { range, remedy } of findings) {
+    expect(range.end).toBeLessThanOrEqual(text.length)
+    if (!remedy) continue
+    expect(text.slice(remedy.range.start, remedy.range.end)).toBe(remedy.raw)
+    // What puts a slip right touches no place, which has its own decisions.
+    const touched = occurrences.filter((each) => overlap({ ...remedy, path }, { ...each, path }))
+    expect(touched, text).toEqual([])
+  }
   const decisions = [...new Set(occurrences.map(({ color }) => color))].map((color, i) => ({
     id: `d${i}`,
     target: { colors: [color] },

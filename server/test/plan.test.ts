@@ -179,6 +179,52 @@ describe('the recoloured copy', () => {
   })
 })
 
+describe('a slip that is put right', () => {
+  const SLIPS = {
+    'a.css': 'a{color:7A2433} b{color:#7a2433} /* é */ c{background-color:linear-gradient(red,#fff)}',
+  }
+  const id = randomUUID()
+  const at = (start: number, raw: string, replacement: string) => ({
+    ...{ id: randomUUID(), path: 'a.css', range: { start, end: start + raw.length }, line: 1, column: start + 1 },
+    ...{ raw, replacement, use: 'text' as const },
+  })
+  const missingHash = { ...at(8, '7A2433', '#7A2433'), id }
+  const correct = (...corrections: ReturnType<typeof at>[]): PlanEvent => ({ kind: 'correct', corrections })
+
+  it('is written as it was meant, then as what its colour takes, and comes back as it was', async () => {
+    const { planId } = await siteWith(harness, 'Slips', SLIPS)
+    const sheet = async () => (await unzip(await getCopy(planId)))['a.css']?.toString()
+    const property = SLIPS['a.css'].indexOf('background-color')
+    await send(planId, 0, correct(missingHash, at(property, 'background-color', 'background-image'))).expect(201)
+    const meant = SLIPS['a.css'].replace('7A2433', '#7A2433').replace('background-color', 'background-image')
+    expect(await sheet()).toBe(meant)
+    await palette(planId, 1, [PRIMARY]).expect(201)
+    const decision = { id: randomUUID(), target: { colors: ['#7a2433'] }, to: { kind: 'role', role: 'p' } as const }
+    await send(planId, 2, { kind: 'decide', decisions: [decision] }).expect(201)
+    expect(await sheet()).toBe(meant.replace('#7A2433', '#0B6E74').replace('#7a2433', '#0b6e74'))
+    await send(planId, 3, { kind: 'take-back', decisions: [id, decision.id] }).expect(201)
+    expect(await sheet()).toBe(SLIPS['a.css'].replace('background-color', 'background-image'))
+  })
+
+  it.each([
+    ['another text than the copy has', at(8, 'abc123', '#abc123'), 'The copy says something else there'],
+    ['what is no colour', at(8, '7A2433', 'red}</style><script>'), 'Only a color or a property puts a slip right'],
+    ['a place', at(24, '#7a2433', 'red'), 'A color stands there, which is decided in its place'],
+    ['a file that is not there', { ...missingHash, path: 'gone.css' }, 'The copy has no such text'],
+  ])('is refused of %s', async (what, correction, title) => {
+    const { planId } = await siteWith(harness, `Refused of ${what}`, SLIPS)
+    const { body } = await send(planId, 0, correct(correction)).expect(422)
+    expect([body.code, body.title]).toEqual(['invalid-event', title])
+  })
+
+  it('is refused twice', async () => {
+    const { planId } = await siteWith(harness, 'Twice right', SLIPS)
+    await send(planId, 0, correct(missingHash)).expect(201)
+    const { body } = await send(planId, 1, correct({ ...missingHash, id: randomUUID() })).expect(422)
+    expect(body.title).toBe('This slip was put right already')
+  })
+})
+
 describe('an audit', () => {
   it('by older readers is not shown, and made anew when the server starts', async () => {
     const { snapshotId, siteId } = await siteWith(harness, 'Old audit', { 'a.scss': '$a: #7a2433;' })

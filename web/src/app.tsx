@@ -60,6 +60,10 @@ const router = createBrowserRouter([
           { path: 'ledger/scripts', element: <ScriptsScreen /> },
           { path: 'ledger/apart', element: <ApartScreen /> },
           {
+            path: 'ledger/findings',
+            lazy: async () => ({ Component: (await import('./stages/ledger/findings-screen.tsx')).FindingsScreen }),
+          },
+          {
             path: 'ledger/colors',
             lazy: async () => ({ Component: (await import('./stages/ledger/colors-screen.tsx')).ColorsScreen }),
           },

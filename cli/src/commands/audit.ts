@@ -45,7 +45,10 @@ async function auditFolder(folder: string, how: ReadOptions): Promise<AuditDocum
       read,
       files.map(({ path }) => path),
     ),
-    findings: each(({ findings }) => findings, inFile),
+    findings: each(
+      ({ findings }) => findings,
+      (path, { remedy, ...finding }) => ({ ...inFile(path, finding), remedy: remedy && spanned(remedy) }),
+    ),
   }
 }
 
@@ -53,6 +56,10 @@ function inContext<T extends { readonly range: Range; readonly subjects: readonl
   return { ...inFile(file, item), subject: item.subjects.length > 0 ? item.subjects.join(', ') : null }
 }
 
-function inFile<T extends { readonly range: Range }>(file: string, { range, ...rest }: T) {
-  return { ...rest, file, start: range.start, end: range.end }
+function inFile<T extends { readonly range: Range }>(file: string, item: T) {
+  return { ...spanned(item), file }
+}
+
+function spanned<T extends { readonly range: Range }>({ range, ...rest }: T) {
+  return { ...rest, start: range.start, end: range.end }
 }

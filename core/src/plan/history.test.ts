@@ -45,6 +45,23 @@ describe('the history', () => {
     expect(eventProblem(one, takeBack('a'))).toBeNull()
   })
 
+  it('holds corrections, no two of the same text, and takes them back like decisions', () => {
+    const slip = (id: string, start: number, path = 'a.css') => ({
+      ...{ id, path, range: { start, end: start + 6 }, line: 1, column: start + 1 },
+      ...{ raw: '7a2433', replacement: '#7a2433', use: 'text' as const },
+    })
+    const correct = (...corrections: ReturnType<typeof slip>[]): Act => ({ kind: 'correct', corrections })
+    const one = foldPlan(start, [decide('a'), correct(slip('x', 4))])
+    expect(one.corrections.map(({ id }) => id)).toEqual(['x'])
+    expect(eventProblem(one, correct(slip('y', 9)))).toBe('corrected-already')
+    expect(eventProblem(one, correct(slip('y', 20), slip('z', 22)))).toBe('corrected-already')
+    expect(eventProblem(one, correct(slip('a', 10)))).toBe('decision-exists')
+    expect(eventProblem(one, correct(slip('y', 10), slip('z', 4, 'b.css')))).toBeNull()
+    expect(eventProblem(one, takeBack('x', 'a'))).toBeNull()
+    const none = foldPlan(start, [decide('a'), correct(slip('x', 4)), takeBack('x')])
+    expect([none.corrections, none.decisions.length]).toEqual([[], 1])
+  })
+
   it('is, after as many undos as acts, where it began, and after as many redos where it was', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 12 }), (count) => {

@@ -1,8 +1,11 @@
+import { type Correction, overlap } from './correction.ts'
 import type { Decision } from './decision.ts'
 
 /** One act of the contractor. An act is undone and redone as a whole. */
 export type Act =
   | { readonly kind: 'decide'; readonly decisions: readonly Decision[] }
+  | { readonly kind: 'correct'; readonly corrections: readonly Correction[] }
+  /** Of decisions and corrections, by their ids. */
   | { readonly kind: 'take-back'; readonly decisions: readonly string[] }
   | { readonly kind: 'tolerance'; readonly value: number }
   | { readonly kind: 'palette'; readonly version: number }
@@ -14,6 +17,8 @@ export type PlanEvent = Act | { readonly kind: 'undo' } | { readonly kind: 'redo
 export interface PlanState {
   /** Those that hold, in the order in which they were made. */
   readonly decisions: readonly Decision[]
+  /** Those that hold, in the order in which they were made; no two of the same text. */
+  readonly corrections: readonly Correction[]
   /** ΔE00 */
   readonly tolerance: number
   readonly paletteVersion: number
@@ -50,13 +55,20 @@ export function foldPlan(start: PlanStart, events: readonly PlanEvent[]): PlanSt
 function applyActs(start: PlanStart, acts: readonly Act[]): Omit<PlanState, 'done' | 'undone'> {
   let { tolerance, paletteVersion } = start
   const decisions = new Map<string, Decision>()
+  const corrections = new Map<string, Correction>()
   for (const act of acts) {
     switch (act.kind) {
       case 'decide':
         for (const decision of act.decisions) decisions.set(decision.id, decision)
         break
+      case 'correct':
+        for (const correction of act.corrections) corrections.set(correction.id, correction)
+        break
       case 'take-back':
-        for (const id of act.decisions) decisions.delete(id)
+        for (const id of act.decisions) {
+          decisions.delete(id)
+          corrections.delete(id)
+        }
         break
       case 'tolerance':
         tolerance = act.value
@@ -65,14 +77,20 @@ function applyActs(start: PlanStart, acts: readonly Act[]): Omit<PlanState, 'don
         paletteVersion = act.version
     }
   }
-  return { decisions: [...decisions.values()], tolerance, paletteVersion }
+  return { decisions: [...decisions.values()], corrections: [...corrections.values()], tolerance, paletteVersion }
 }
 
-export type EventProblem = 'nothing-to-undo' | 'nothing-to-redo' | 'decision-exists' | 'decision-unknown'
+export type EventProblem =
+  | 'nothing-to-undo'
+  | 'nothing-to-redo'
+  | 'decision-exists'
+  | 'decision-unknown'
+  | 'corrected-already'
 
 /** Why an event can't be added to a plan in this state, or null. */
 export function eventProblem(state: PlanState, event: PlanEvent): EventProblem | null {
-  const holds = (id: string) => state.decisions.some((decision) => decision.id === id)
+  const { decisions, corrections } = state
+  const holds = (id: string) => [...decisions, ...corrections].some((each) => each.id === id)
   switch (event.kind) {
     case 'undo':
       return state.done.length === 0 ? 'nothing-to-undo' : null
@@ -80,6 +98,12 @@ export function eventProblem(state: PlanState, event: PlanEvent): EventProblem |
       return state.undone.length === 0 ? 'nothing-to-redo' : null
     case 'decide':
       return event.decisions.some(({ id }) => holds(id)) ? 'decision-exists' : null
+    case 'correct': {
+      const after = [...corrections, ...event.corrections]
+      const isTwice = event.corrections.some((one) => after.some((other) => one !== other && overlap(one, other)))
+      if (isTwice) return 'corrected-already'
+      return event.corrections.some(({ id }) => holds(id)) ? 'decision-exists' : null
+    }
     case 'take-back':
       return event.decisions.every(holds) ? null : 'decision-unknown'
     default:

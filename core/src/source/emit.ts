@@ -1,6 +1,7 @@
 import { opaqueKey } from '../color/color.ts'
 import type { Finding } from '../text/finding.ts'
 import { lineStarts, positionAt } from '../text/lines.ts'
+import type { Range } from '../text/range.ts'
 import type { SourceText } from '../text/source-text.ts'
 import type { Behavior, BehaviorFacts } from './behavior.ts'
 import type { Embedded } from './embedded.ts'
@@ -17,6 +18,8 @@ import type {
   PlacedFinding,
   Reading,
   Reference,
+  Remedy,
+  Use,
 } from './occurrence.ts'
 import type { Place } from './place.ts'
 import type { LinkFacts, SourceLink } from './source-link.ts'
@@ -42,7 +45,17 @@ export interface Emitter {
   behavior(at: Embedded, start: number, end: number, facts: BehaviorFacts): void
   /** Reads markup that stands within another language: a drawing in an address, a string of code. */
   readonly readMarkup: MarkupReader
-  finding(at: Embedded, code: Finding['code'], start: number, end: number, meaning?: string | null): void
+  /** @param slip what was likely meant, where something was */
+  finding(at: Embedded, code: Finding['code'], start: number, end: number, slip?: Slipped): void
+}
+
+/** A value that was meant as a color. */
+export interface Slipped {
+  readonly meaning: string | null
+  /** What it would paint. */
+  readonly use: Use
+  /** What is written anew to put it right; offsets in the text that it was found in. */
+  readonly wrong: Range
 }
 
 const EXCERPT = 60
@@ -59,7 +72,7 @@ export function collect(source: SourceText, read: (emitter: Emitter) => void, re
   const links: SourceLink[] = []
   let isDocument = false
   const behaviors: Behavior[] = []
-  const findings: PlacedFinding[] = []
+  const findings: FoundSlip[] = []
   const place = (at: Embedded, from: number, to: number): Place => {
     const own = { start: at.toSource(from), end: at.toSource(to) }
     const [range, text] = at.drawing?.encoding === 'base64' ? [at.drawing.payload, at.drawing.text] : [own, source.text]
@@ -112,17 +125,18 @@ export function collect(source: SourceText, read: (emitter: Emitter) => void, re
         behaviors[index] = { ...other, above: other.above ?? facts.above, below: other.below ?? facts.below }
       else behaviors.push({ ...facts, range, line, column, raw: raw.slice(0, EXCERPT) })
     },
-    finding(at, code, start, end, meaning = null) {
+    finding(at, code, start, end, slip) {
       const { range, line, column } = place(at, start, end)
       const excerpt = at.text.slice(start, Math.max(end, end - start > 1 ? end : start + EXCERPT)).slice(0, EXCERPT)
-      findings.push({ code, range, line, column, excerpt, meaning })
+      // In an encoded drawing a remedy would have to be encoded, too.
+      const wrong = slip && !at.drawing ? { ...place(at, slip.wrong.start, slip.wrong.end), use: slip.use } : null
+      findings.push({ code, range, line, column, excerpt, meaning: slip?.meaning ?? null, wrong })
     },
     readMarkup,
   }
   read(emitter)
   for (const list of [occurrences, keywords, computed, definitions, references, triples, links, behaviors, findings])
     list.sort(byPlace)
-  const meant = findings.map((finding) => withNearestHex(finding, occurrences))
   return {
     occurrences,
     keywords,
@@ -133,7 +147,7 @@ export function collect(source: SourceText, read: (emitter: Emitter) => void, re
     isDocument,
     links,
     behaviors,
-    findings: meant,
+    findings: findings.map((finding) => withRemedy(finding, occurrences)),
   }
 }
 
@@ -143,12 +157,20 @@ function complete(a: BehaviorFacts, b: BehaviorFacts): boolean {
   return a.trigger === b.trigger && a.element === b.element && a.property === b.property && a.threshold === b.threshold
 }
 
+/** A finding whose remedy is not yet known. */
+type FoundSlip = Omit<PlacedFinding, 'remedy'> & { readonly wrong: (Place & Pick<Remedy, 'use'>) | null }
+
 /** A hex value with a digit lost or one too many likely means a color that the file has elsewhere. */
-function withNearestHex(finding: PlacedFinding, occurrences: readonly Occurrence[]): PlacedFinding {
-  if (finding.code !== 'hex-digits' || finding.meaning !== null) return finding
-  const colors = new Map<string, number>()
-  for (const { color } of occurrences) colors.set(color, (colors.get(color) ?? 0) + 1)
-  return { ...finding, meaning: nearestHex(finding.excerpt, colors) }
+function withRemedy({ wrong, ...finding }: FoundSlip, occurrences: readonly Occurrence[]): PlacedFinding {
+  const isOpen = finding.code === 'hex-digits' && finding.meaning === null
+  const meaning = isOpen ? nearestHex(finding.excerpt, colorCounts(occurrences)) : finding.meaning
+  return { ...finding, meaning, remedy: wrong && meaning !== null ? { ...wrong, replacement: meaning } : null }
+}
+
+function colorCounts(occurrences: readonly Occurrence[]): Map<string, number> {
+  const counts = new Map<string, number>()
+  for (const { color } of occurrences) counts.set(color, (counts.get(color) ?? 0) + 1)
+  return counts
 }
 
 /** A place in its context. Written out: spreading both made for half the time of an audit. */

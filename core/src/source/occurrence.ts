@@ -168,4 +168,17 @@ export interface Reading {
   readonly findings: readonly PlacedFinding[]
 }
 
-export type PlacedFinding = Finding & { readonly line: number; readonly column: number }
+/** The one change of text that puts a finding right. */
+export interface Remedy extends Place {
+  /** A color, or the name of the property that takes what stands there. */
+  readonly replacement: string
+  /** What the place would paint. */
+  readonly use: Use
+}
+
+export type PlacedFinding = Finding & {
+  readonly line: number
+  readonly column: number
+  /** null: nobody can tell what was meant, or it cannot be written there. */
+  readonly remedy: Remedy | null
+}

@@ -39,18 +39,19 @@ function Events() {
         Nothing has been decided yet. Every act will stand here, and can be taken back at any time.
       </Text>
     )
-  const holding = new Set(work.state.decisions.map(({ id }) => id))
+  const holding = new Set([...work.state.decisions, ...work.state.corrections].map(({ id }) => id))
   return (
     <Box as="ol" listStyleType="none">
       {events.toReversed().map(({ id, at, event }) => {
-        const held = event.kind === 'decide' ? event.decisions.filter((each) => holding.has(each.id)) : []
+        const made = madeBy(event)
+        const held = made.filter(({ id }) => holding.has(id))
         return (
           <Flex as="li" key={id} px="5" py="2" gap="3" align="center" borderBottom="1px solid" borderColor="edge">
             <Box flex="1" minW="0">
               <Text fontSize="13px">{describe(event, work)}</Text>
               <Text fontSize="12px" color="soft">
                 {time(at)}
-                {event.kind === 'decide' && held.length === 0 ? ' · no longer holds' : ''}
+                {made.length > 0 && held.length === 0 ? ' · no longer holds' : ''}
               </Text>
             </Box>
             {held.length > 0 ? (
@@ -65,6 +66,11 @@ function Events() {
   )
 }
 
+/** The decisions and corrections that an event makes. */
+function madeBy(event: PlanEvent): readonly { readonly id: string }[] {
+  return event.kind === 'decide' ? event.decisions : event.kind === 'correct' ? event.corrections : []
+}
+
 function describe(event: PlanEvent, { roles }: Work): string {
   switch (event.kind) {
     case 'decide':
@@ -76,6 +82,10 @@ function describe(event: PlanEvent, { roles }: Work): string {
             to.kind === 'role' ? (roles.find(({ id }) => id === to.role)?.name ?? 'a role that is gone') : null
           return role === null ? `${what}${only} kept` : `${what}${only} to ${role}`
         })
+        .join('; ')
+    case 'correct':
+      return event.corrections
+        .map(({ raw, replacement, path }) => `${raw} put right to ${replacement} in ${path}`)
         .join('; ')
     case 'take-back':
       return `${count(event.decisions.length, 'decision')} taken back`

@@ -15,6 +15,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['1 2 3', 'in the Ledger: step along a colour, a cluster, a file'],
   ['N', 'in the Ledger: next place of that; in Handover: next change'],
   ['P', 'the same, backwards'],
+  ['R', 'in Findings: put the slip right, or take that back'],
 ]
 
 /** All keys, and the switch for those that are a single letter. */

@@ -44,7 +44,8 @@ export function Path() {
         { to: 'ledger/places', name: 'Places', count: number(places.length) },
         { to: 'ledger/colors', name: 'Colours', count: number(work.colors) },
         { to: 'ledger/scripts', name: 'Scripts', count: number(work.behaviors.length) },
-        { to: 'ledger/apart', name: 'Apart', count: number(work.taking.length + work.findings.length) },
+        { to: 'ledger/findings', name: 'Findings', count: number(work.findings.length) },
+        { to: 'ledger/apart', name: 'Apart', count: number(work.taking.length) },
       ],
     },
     {

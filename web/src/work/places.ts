@@ -44,9 +44,14 @@ export class SitePlaces {
     const known = this.made[index]
     if (known) return known
     const place = placeAt(this.ledger, index)
-    const made = { ...place, fileId: this.fileIds.get(place.path) ?? '' }
+    const made = { ...place, fileId: this.fileId(place.path) }
     this.made[index] = made
     return made
+  }
+
+  /** Empty: the copy has no such file. */
+  fileId(path: string): string {
+    return this.fileIds.get(path) ?? ''
   }
 
   some(indices: Iterable<number>): PlaceOf[] {

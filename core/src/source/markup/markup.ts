@@ -106,7 +106,10 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     const painted = paintedAttribute(tag.name, name, value.text, drawn, (other) => attributeText(tag, other))
     if (!painted) return
     const { hits, property, use, states, media, literalOnly, evidence, meant } = painted
-    if (meant) emitter.finding(value, 'color-out-of-form', 0, value.text.length, toHex(meant))
+    if (meant) {
+      const wrong = { start: 0, end: value.text.length }
+      emitter.finding(value, 'color-out-of-form', wrong.start, wrong.end, { meaning: toHex(meant), use, wrong })
+    }
     if (hits.length === 0) return
     const around = context()
     const on: Context = {

@@ -95,7 +95,13 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
       dialect.lexical || declared.name === null || takes !== 'color'
         ? null
         : slipIn(declared.property, value, hits.length)
-    if (slip) emitter.finding(at, slip.code, declared.start + slip.start, declared.start + slip.end, slip.meaning)
+    if (slip) {
+      const written = { start: declared.start + slip.start, end: declared.start + slip.end }
+      // A gradient is what was meant; the property is what was not.
+      const wrong = slip.code === 'gradient-as-color' && declared.name ? declared.name : written
+      const { meaning } = slip
+      emitter.finding(at, slip.code, written.start, written.end, { meaning, use: declared.kind.use, wrong })
+    }
     const links = takes === 'unknown' && declared.name !== null ? [] : linksIn(value, hits)
     const triple = declared.variable !== null && hits.length === 0 ? tripleIn(value) : null
     if (hits.length > 0 || links.length > 0 || drawings.length > 0 || triple)

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { applyEdits, fileEdits } from '../../text/edit.ts'
 import { readSource } from '../read.ts'
 
 const findings = (text: string, path = 'a.css') =>
@@ -67,5 +68,45 @@ describe('declarations that can never apply', () => {
   it('are told outside every rule', () => {
     expect(findings('color:red; a{top:0}')).toEqual([['outside-rules', 'color:red', null]])
     expect(findings('color:red;', 'a.scss')).toEqual([])
+  })
+})
+
+describe('the remedy of a slip', () => {
+  /** The text with every remedy in it. */
+  const remedied = (text: string, path = 'a.css') => {
+    const { findings } = readSource({ path, text, encoding: 'utf-8' })
+    const edits = findings.flatMap(({ remedy }) =>
+      remedy ? [{ kind: 'replace-literal' as const, ...remedy, decisions: [] }] : [],
+    )
+    for (const { raw, range } of edits) expect(text.slice(range.start, range.end)).toBe(raw)
+    return applyEdits(text, fileEdits(path, text.length, edits))
+  }
+
+  it.each([
+    ['a.css', 'a{color: 7a2433 ;top:0}', 'a{color: #7a2433 ;top:0}'],
+    ['a.css', 'a{border:1px solid #FFO}', 'a{border:1px solid #FF0}'],
+    ['a.css', 'a{color:#7a2433} b{color:#7a243}', 'a{color:#7a2433} b{color:#7a2433}'],
+    ['a.css', 'a{color:rgb(1 2 3 4)}', 'a{color:rgba(1, 2, 3, 4)}'],
+    ['a.css', 'a{color:rgb(1; 2; 3)}', 'a{color:rgb(1, 2, 3)}'],
+    ['a.css', 'a{color:slatgray}', 'a{color:slategray}'],
+    ['a.css', 'a{background-color:linear-gradient(red,#fff)}', 'a{background-image:linear-gradient(red,#fff)}'],
+    ['a.css', 'a{fill:linear-gradient(red,#fff)}', 'a{fill:linear-gradient(red,#fff)}'],
+    ['a.html', '<p style="color:7a2433">', '<p style="color:#7a2433">'],
+    ['a.html', '<body bgcolor="rgb(1,2,3)">', null],
+  ])('of %s %s', (path, text, wanted) => {
+    const got = remedied(text, path)
+    if (wanted === null) expect(got).toMatch(/^<body bgcolor="#[\da-f]{6}">$/)
+    else expect(got).toBe(wanted)
+  })
+
+  it('leaves none of those that it is for', () => {
+    const text = 'a{color:7a2433} b{color:slatgray} c{background-color:linear-gradient(red,#fff)}'
+    expect(findings(remedied(text))).toEqual([])
+  })
+
+  it('is none in a drawing that is encoded', () => {
+    const text = `a{background:url("data:image/svg+xml,%3Csvg%3E%3Cpath style='fill:7a2433'/%3E%3C/svg%3E")}`
+    const found = readSource({ path: 'a.css', text, encoding: 'utf-8' }).findings
+    expect(found.map(({ meaning, remedy }) => [meaning, remedy])).toEqual([['#7a2433', null]])
   })
 })

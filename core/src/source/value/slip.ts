@@ -124,7 +124,7 @@ function slipsBetween(a: string, b: string): number {
   return row[b.length] ?? 0
 }
 
-/** The colors of a file that a hex value may be with one digit lost or one too many: the most used. @param colors opaque keys by use */
+/** The colors of a file that a hex value may be with one digit lost or one too many: the most used, in the letter case that is written. @param colors opaque keys by use */
 export function nearestHex(written: string, colors: ReadonlyMap<string, number>): string | null {
   const digits = written.slice(1).toLowerCase()
   const isNear = (other: string) => {
@@ -132,5 +132,6 @@ export function nearestHex(written: string, colors: ReadonlyMap<string, number>)
     return long.length === short.length + 1 && [...long].some((_, i) => long.slice(0, i) + long.slice(i + 1) === short)
   }
   const near = [...colors].filter(([color]) => /^#[\da-f]{6}$/.test(color) && isNear(color.slice(1)))
-  return near.toSorted(([a, x], [b, y]) => y - x || (a < b ? -1 : 1))[0]?.[0] ?? null
+  const nearest = near.toSorted(([a, x], [b, y]) => y - x || (a < b ? -1 : 1))[0]?.[0] ?? null
+  return /[A-F]/.test(written) && !/[a-f]/.test(written) ? (nearest?.toUpperCase() ?? null) : nearest
 }

@@ -13,6 +13,7 @@ import type { Sequelize, Transaction } from 'sequelize'
 import { PaletteRow, PlanEventRow, type PlanRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
 import { addPaletteVersion } from '../sites/store.ts'
+import { checkCorrections } from './corrections.ts'
 import { findPlan, listEvents, lockPlan, paletteVersions, rolesOf } from './store.ts'
 
 /** Where a plan stands now, and the roles of the palette version that it is on. */
@@ -110,6 +111,7 @@ const PROBLEM_WORDS: Readonly<Record<EventProblem, string>> = {
   'nothing-to-redo': 'There is nothing to redo',
   'decision-exists': 'This decision was made already',
   'decision-unknown': 'This decision was taken back already',
+  'corrected-already': 'This slip was put right already',
 }
 
 async function checkEvent(plan: PlanRow, events: readonly PlanEventRow[], event: PlanEvent, transaction: Transaction) {
@@ -126,6 +128,7 @@ async function checkEvent(plan: PlanRow, events: readonly PlanEventRow[], event:
         throw new Refusal('invalid-event', 'The palette has no such role', to.role)
     }
   }
+  if (event.kind === 'correct') await checkCorrections(plan.snapshotId, event.corrections)
   if (event.kind === 'palette' && !(await paletteVersions(plan.paletteId, transaction)).includes(event.version))
     throw new Refusal('invalid-event', 'The palette has no such version', String(event.version))
 }

@@ -1,5 +1,15 @@
 import type { Readable } from 'node:stream'
-import { applyEdits, changesInPlace, decode, editsOf, encode, fileEdits, resolver } from '@undo-ink/core'
+import {
+  applyEdits,
+  changesInPlace,
+  correctedBy,
+  decode,
+  editOf,
+  editsOf,
+  encode,
+  fileEdits,
+  resolver,
+} from '@undo-ink/core'
 import { ZipFile } from 'yazl'
 import type { FileRow, PlanRow } from '../../db/models.ts'
 import { placesOfFile } from '../audit/service.ts'
@@ -7,15 +17,19 @@ import { loadBytes } from '../audit/store.ts'
 import { planStanding, type Standing } from '../plans/service.ts'
 import { listFiles } from '../sites/store.ts'
 
-/** The bytes of a file under a plan; files that no decision touches come back as received. */
+/** The bytes of a file under a plan; files that neither a decision nor a correction touches come back as received. */
 export async function rewriteFile(file: FileRow, { state, roles }: Standing): Promise<Buffer> {
   const bytes = await loadBytes(file.sha256 as string)
   if (file.skipped !== null) return bytes
-  const changes = changesInPlace(await placesOfFile(file.id), resolver(state.decisions, roles))
-  if (changes.length === 0) return bytes
+  const resolve = resolver(state.decisions, roles)
+  const changes = changesInPlace(await placesOfFile(file.id), resolve)
+  const corrected = state.corrections
+    .filter(({ path }) => path === file.path)
+    .map((correction) => correctedBy(correction, resolve))
+  if (changes.length + corrected.length === 0) return bytes
   const source = decode(file.path, bytes)
   if (typeof source === 'string') throw new Error(`${file.path} was read once and cannot be read now: ${source}`)
-  const edits = fileEdits(file.path, source.text.length, editsOf(source.text, changes))
+  const edits = fileEdits(file.path, source.text.length, [...editsOf(source.text, changes), ...corrected.map(editOf)])
   return Buffer.from(encode(applyEdits(source.text, edits), source.encoding))
 }
 

@@ -98,14 +98,16 @@ export function ChangeList({ order, groups, chosen, onOrder, onChoose }: ChangeL
 function DecisionLabel({ group }: { group: ChangeGroup }) {
   const [first] = group.changes
   if (!first) return null
+  const was = mostUsed(group)
+  if (was === null) return <Text>slips put right</Text>
   return (
     <>
       <Flex flex="none">
-        <Swatch color={mostUsed(group)} size="20px" borderRadius="0" />
-        <Swatch color={first.role.color} size="20px" borderRadius="0" />
+        <Swatch color={was} size="20px" borderRadius="0" />
+        {first.becomes ? <Swatch color={first.becomes.color} size="20px" borderRadius="0" /> : null}
       </Flex>
       <Text minW="0" lineClamp={2}>
-        to {first.role.name}
+        to {first.role}
       </Text>
     </>
   )
@@ -119,7 +121,8 @@ function FileLabel({ path }: { path: string }) {
   )
 }
 
-function mostUsed({ changes }: ChangeGroup): string {
-  const counts = countBy(changes, ({ occurrence }) => occurrence.color)
-  return [...counts].toSorted((a, b) => b[1] - a[1])[0]?.[0] ?? '#000000'
+/** The old color of most changes; null: they are slips, which had none. */
+function mostUsed({ changes }: ChangeGroup): string | null {
+  const counts = countBy(changes, ({ was }) => was?.color ?? null)
+  return [...counts].toSorted((a, b) => b[1] - a[1])[0]?.[0] ?? null
 }

@@ -11,30 +11,33 @@ import { letterOf } from '../../work/use-keys.ts'
 import { useView } from '../../work/view-store.ts'
 import { useWork } from '../../work/work.tsx'
 import { ChangeList, type Order } from './change-list.tsx'
-import { byDecision, byFile, changesOf, type RoleChange } from './changes.ts'
+import { byDecision, byFile, changesOf, type PlannedChange } from './changes.ts'
 import { ProofSource } from './proof-source.tsx'
 
 /** What the plan changes, read as a proofreader reads, and the copy to send. */
 export function HandoverScreen() {
-  const { places, outcomes, resolve, rows } = useWork()
+  const { places, outcomes, resolve, rows, state, standing } = useWork()
   const stretch = useView((view) => view.stretch)
   const [order, setOrder] = useState<Order>('decision')
   const [key, setKey] = useState<string | null>(null)
-  const [at, setAt] = useState<number | null>(null)
-  const all = useMemo(() => changesOf(places, outcomes, resolve), [places, outcomes, resolve])
+  const [at, setAt] = useState<string | null>(null)
+  const all = useMemo(
+    () => changesOf(places, outcomes, state.corrections, resolve),
+    [places, outcomes, state.corrections, resolve],
+  )
   const changes = useMemo(() => {
     if (stretch === null) return all
     const colors = new Set(rowsIn(rows, stretch).flatMap(({ cluster }) => cluster.members))
-    return all.filter(({ occurrence }) => colors.has(occurrence.color))
+    return all.filter(({ was }) => was !== null && colors.has(was.color))
   }, [all, rows, stretch])
   const groups = useMemo(() => (order === 'decision' ? byDecision(changes) : byFile(changes)), [changes, order])
   const group = groups.find((each) => each.key === key) ?? groups[0] ?? null
-  const change = group?.changes.find(({ occurrence }) => occurrence.index === at) ?? group?.changes[0] ?? null
+  const change = group?.changes.find(({ key }) => key === at) ?? group?.changes[0] ?? null
   const step = (direction: 1 | -1) => {
     if (!group || !change) return
     const next =
       group.changes[(group.changes.indexOf(change) + direction + group.changes.length) % group.changes.length]
-    setAt(next?.occurrence.index ?? null)
+    setAt(next?.key ?? null)
   }
   const onKeyDown = (event: KeyboardEvent) => {
     const letter = letterOf(event)
@@ -45,7 +48,7 @@ export function HandoverScreen() {
   const files = byFile(all).length
   return (
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="480px">
-      <StageHead title="Handover" sentence={sentence(all.length, files, places.length)}>
+      <StageHead title="Handover" sentence={sentence(all.length, files, places.length - standing.toRole)}>
         <ActButton hotkey="N" disabled={!change} onClick={() => step(1)}>
           Next
         </ActButton>
@@ -79,9 +82,10 @@ export function HandoverScreen() {
   )
 }
 
-function sentence(changes: number, files: number, places: number): string {
+/** @param staying places that take no role */
+function sentence(changes: number, files: number, staying: number): string {
   if (changes === 0) return 'Nothing changes yet: the copy would be byte for byte what came in.'
-  return `${count(changes, 'change')} in ${count(files, 'file')}, written in place. ${count(places - changes, 'place stays', 'places stay')} as they came, and so does every other byte.`
+  return `${count(changes, 'change')} in ${count(files, 'file')}, written in place. ${count(staying, 'place stays', 'places stay')} as they came, and so does every other byte.`
 }
 
 function Download() {
@@ -112,11 +116,11 @@ function NothingYet() {
   )
 }
 
-function FileFacts({ change, all }: { change: RoleChange; all: readonly RoleChange[] }) {
+function FileFacts({ change, all }: { change: PlannedChange; all: readonly PlannedChange[] }) {
   const { snapshot } = useWork()
-  const { path } = change.occurrence
+  const { path } = change
   const file = snapshot.files.find((each) => each.path === path)
-  const here = all.filter(({ occurrence }) => occurrence.path === path)
+  const here = all.filter((each) => each.path === path)
   const hex = all.filter(({ keptNotation }) => !keptNotation)
   const missing = snapshot.files.filter(({ skipped }) => skipped === 'too-large')
   return (

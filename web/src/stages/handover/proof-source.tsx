@@ -1,41 +1,35 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
-import { useFileText } from '../../api/copies.ts'
 import { colorDots } from '../../components/color-dots.ts'
-import { Loading } from '../../components/loading.tsx'
-import { Sheet } from '../../components/sheet.tsx'
-import { type MarginNote, type SourceMark, SourceView } from '../../components/source-view.tsx'
+import type { MarginNote, SourceMark } from '../../components/source-view.tsx'
 import { withAlpha } from '../../components/swatch.tsx'
 import { count } from '../../components/words.ts'
 import { groupBy } from '../../work/places.ts'
 import { markOf } from '../ledger/place-source.tsx'
-import type { RoleChange } from './changes.ts'
+import { SourcePane } from '../ledger/source-pane.tsx'
+import type { PlannedChange } from './changes.ts'
 
 interface ProofSourceProps {
   /** The change that is looked at. */
-  readonly change: RoleChange
-  readonly group: readonly RoleChange[]
-  readonly all: readonly RoleChange[]
+  readonly change: PlannedChange
+  readonly group: readonly PlannedChange[]
+  readonly all: readonly PlannedChange[]
 }
 
 /** A file as it came, each old literal struck, its correction in the margin with both swatches. */
 export function ProofSource({ change, group, all }: ProofSourceProps) {
-  const { path, fileId, heading } = change.occurrence
-  const { data, error } = useFileText(fileId)
-  const here = useMemo(() => all.filter(({ occurrence }) => occurrence.fileId === fileId), [all, fileId])
+  const { path, fileId, heading } = change
+  const here = useMemo(() => all.filter((each) => each.fileId === fileId), [all, fileId])
   const marks = useMemo(
-    () =>
-      here.map(
-        (each): SourceMark => markOf(each.occurrence, each.occurrence === change.occurrence ? 'struck-here' : 'struck'),
-      ),
-    [here, change.occurrence],
+    () => here.map((each): SourceMark => markOf(each, each === change ? 'struck-here' : 'struck')),
+    [here, change],
   )
   const notes = useMemo(
     () =>
-      [...groupBy(here, ({ occurrence }) => occurrence.line)].map(
+      [...groupBy(here, ({ line }) => line)].map(
         ([at, changes]): MarginNote => ({
           line: at,
-          key: changes.map(({ occurrence, replacement }) => `${occurrence.raw} ${replacement}`).join('\n'),
+          key: changes.map(({ raw, replacement }) => `${raw} ${replacement}`).join('\n'),
           rows: changes.length,
           render: () => corrections(changes),
         }),
@@ -43,14 +37,14 @@ export function ProofSource({ change, group, all }: ProofSourceProps) {
     [here],
   )
   return (
-    <Sheet
-      flex={{ base: 'none', lg: '1' }}
-      h={{ base: '420px', lg: 'auto' }}
-      minH="240px"
-      display="flex"
-      flexDirection="column"
-      as="section"
-      aria-label="Changes in the source"
+    <SourcePane
+      path={path}
+      fileId={fileId}
+      marks={marks}
+      notes={notes}
+      focus={change}
+      marginWidth={224}
+      label="Changes in the source"
     >
       <Flex px="3" py="1.5" gap="3" borderBottom="1px solid" borderColor="edge" bg="wash" fontSize="13px">
         <Text fontFamily="mono" fontWeight="600" truncate>
@@ -65,43 +59,27 @@ export function ProofSource({ change, group, all }: ProofSourceProps) {
           {group.indexOf(change) + 1} of {count(group.length, 'change')}
         </Text>
       </Flex>
-      {error ? <Text p="4">{error.message}</Text> : null}
-      {data ? (
-        <SourceView
-          path={path}
-          text={data.text}
-          marks={marks}
-          notes={notes}
-          focus={change.occurrence}
-          marginWidth={224}
-          label={`Changes in ${path}`}
-        />
-      ) : error ? null : (
-        <Loading />
-      )}
-    </Sheet>
+    </SourcePane>
   )
 }
 
 /** The corrections of one line, one below the other: both colors, the new text, and a word where the notation had to change. */
-function corrections(changes: readonly RoleChange[]): HTMLElement {
+function corrections(changes: readonly PlannedChange[]): HTMLElement {
   const box = document.createElement('div')
-  for (const { occurrence, replacement, color: becomes, role, keptNotation } of changes) {
+  for (const { raw, replacement, was, becomes, role, keptNotation } of changes) {
     const row = document.createElement('div')
     row.style.cssText =
       'display:flex;gap:6px;height:22px;align-items:center;padding-left:8px;color:var(--chakra-colors-ink)'
-    row.title = `${occurrence.raw} becomes ${replacement}: ${role.name}`
-    const { color, alpha } = occurrence
+    const why = role ?? 'a slip put right'
+    row.title = `${raw} becomes ${replacement}: ${why}`
+    const dots = [
+      { paint: was, title: raw },
+      { paint: becomes, title: why },
+    ].flatMap(({ paint, title }) => (paint ? [{ paint: withAlpha(paint.color, paint.alpha), title }] : []))
     const text = document.createElement('span')
     text.style.cssText = 'font-weight:600;overflow:hidden;text-overflow:ellipsis;white-space:nowrap;min-width:0'
     text.textContent = replacement
-    row.append(
-      colorDots([
-        { paint: withAlpha(color, alpha ?? 1), title: occurrence.raw },
-        { paint: withAlpha(becomes, alpha ?? 1), title: role.name },
-      ]),
-      text,
-    )
+    row.append(colorDots(dots), text)
     if (!keptNotation) {
       const word = document.createElement('span')
       word.style.cssText = 'flex:none;font-size:11px;color:var(--chakra-colors-soft)'

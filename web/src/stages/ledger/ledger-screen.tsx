@@ -41,7 +41,7 @@ const NO_VALUES: readonly FacetValue[] = []
 
 /** Every place where a color is written by hand, with its source beside it. */
 export function LedgerScreen() {
-  const { places, rows, clusters, colors, taking, findings, snapshot } = useWork()
+  const { places, rows, clusters, colors, taking, snapshot } = useWork()
   const { stretch, chooseStretch } = useView()
   const [address, change] = useAddress()
   useStretchInAddress(address, change)
@@ -85,7 +85,7 @@ export function LedgerScreen() {
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="480px">
       <StageHead
         title="Ledger"
-        sentence={`${count(places.length, 'place')} where a colour is written by hand, in ${count(files, 'file')} of ${number(snapshot.files.length)}. ${number(taking.length + findings.length)} more things are listed apart.`}
+        sentence={`${count(places.length, 'place')} where a colour is written by hand, in ${count(files, 'file')} of ${number(snapshot.files.length)}. ${count(taking.length, 'more place takes', 'more places take')} another colour.`}
       >
         <ViewsMenu query={writeAddress(address).toString()} />
         <ExportMenu view={view} />

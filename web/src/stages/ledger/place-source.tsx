@@ -1,15 +1,13 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { memo, useMemo } from 'react'
-import { useFileText } from '../../api/copies.ts'
 import { ActButton } from '../../components/act-button.tsx'
 import { colorDots } from '../../components/color-dots.ts'
-import { Loading } from '../../components/loading.tsx'
 import { Segments } from '../../components/segments.tsx'
-import { Sheet } from '../../components/sheet.tsx'
-import { type MarginNote, type SourceMark, SourceView } from '../../components/source-view.tsx'
+import type { MarginNote, SourceMark } from '../../components/source-view.tsx'
 import { withAlpha } from '../../components/swatch.tsx'
 import type { PlaceOf, SitePlaces } from '../../work/places.ts'
 import { useWork } from '../../work/work.tsx'
+import { SourcePane } from './source-pane.tsx'
 import { STEPS, type Step } from './stepping.ts'
 
 const MOST_DOTS = 4
@@ -26,36 +24,19 @@ interface PlaceSourceProps {
 /** The source of one place with its literal marked, and the colors of each line in the margin. */
 export const PlaceSource = memo(function PlaceSource({ place, step, onChooseStep, onStep }: PlaceSourceProps) {
   const { places } = useWork()
-  const { data, error } = useFileText(place.fileId)
   const notes = useMemo(() => notesOf(places, place.path), [places, place.path])
   const marks = useMemo((): SourceMark[] => [markOf(place, 'here')], [place])
   return (
-    <Sheet
-      flex="1"
-      minH={{ base: '320px', lg: '180px' }}
-      maxH={{ base: '320px', lg: 'none' }}
-      display="flex"
-      flexDirection="column"
-      as="section"
-      aria-label="Source"
+    <SourcePane
+      path={place.path}
+      fileId={place.fileId}
+      marks={marks}
+      notes={notes}
+      focus={place}
+      marginWidth={64}
+      label="Source"
     >
-      <Flex
-        px="3"
-        py="1.5"
-        gap="2"
-        align="center"
-        borderBottom="1px solid"
-        borderColor="edge"
-        bg="wash"
-        fontSize="13px"
-      >
-        <Text fontFamily="mono" truncate title={place.path}>
-          {place.path}
-        </Text>
-        <Text color="soft" whiteSpace="nowrap">
-          line {place.line}, column {place.column}
-        </Text>
-      </Flex>
+      <SourceHead place={place} />
       <Flex px="3" py="1.5" gap="1" align="center" borderBottom="1px solid" borderColor="edge" fontSize="12px">
         <Segments
           label="Step along the places of this"
@@ -79,31 +60,31 @@ export const PlaceSource = memo(function PlaceSource({ place, step, onChooseStep
           <span aria-hidden>↓</span>
         </ActButton>
       </Flex>
-      {error ? <Text p="4">{error.message}</Text> : null}
-      {data ? (
-        <SourceView
-          path={place.path}
-          text={data.text}
-          marks={marks}
-          notes={notes}
-          focus={place}
-          marginWidth={64}
-          label={`Source of ${place.path}`}
-        />
-      ) : error ? null : (
-        <Loading />
-      )}
-    </Sheet>
+    </SourcePane>
   )
 })
 
+/** Where a place stands. */
+export function SourceHead({ place: { path, line, column } }: { place: Pick<PlaceOf, 'path' | 'line' | 'column'> }) {
+  return (
+    <Flex px="3" py="1.5" gap="2" align="center" borderBottom="1px solid" borderColor="edge" bg="wash" fontSize="13px">
+      <Text fontFamily="mono" truncate title={path}>
+        {path}
+      </Text>
+      <Text color="soft" whiteSpace="nowrap">
+        line {line}, column {column}
+      </Text>
+    </Flex>
+  )
+}
+
 /** The mark of a place; a line break counts as one unit in the view, whatever the file has. */
-export function markOf(place: PlaceOf, kind: SourceMark['kind']): SourceMark {
+export function markOf(place: Pick<PlaceOf, 'line' | 'column' | 'raw'>, kind: SourceMark['kind']): SourceMark {
   return { line: place.line, column: place.column, length: place.raw.replaceAll('\r\n', '\n').length, kind }
 }
 
 /** The first colors of each line of a file. A line may hold a hundred thousand places: only those that are shown are looked at. */
-function notesOf(places: SitePlaces, path: string): MarginNote[] {
+export function notesOf(places: SitePlaces, path: string): MarginNote[] {
   const byLine = new Map<number, number[]>()
   for (const index of places.inFile(path)) {
     const line = places.ledger.positions.line[index] as number
