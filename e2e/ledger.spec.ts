@@ -124,6 +124,16 @@ test('what is decided moves the counts at once, and the link to the places shows
   await expect(page.getByRole('searchbox')).toHaveValue('')
 })
 
+test('a place is found by the words that it paints on the pages', async ({ page, siteUrl }) => {
+  await page.goto(`${siteUrl}/ledger/places`)
+  await page.getByRole('searchbox').fill('book a crossing')
+  const grid = page.getByRole('grid', { name: /^Places/ })
+  await expect(grid).toContainText('.button')
+  await expect(page.getByText('23 of 364 places shown')).toBeVisible()
+  await page.getByRole('searchbox').fill('no page says this')
+  await expect(page.getByText('No place is all of this')).toBeVisible()
+})
+
 test('a slip is put right by one key, takes what its colour takes, and is taken back', async ({ page, siteUrl }) => {
   await page.goto(`${siteUrl}/ledger/findings`)
   const grid = page.getByRole('grid', { name: /^Findings/ })

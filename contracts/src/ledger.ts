@@ -1,6 +1,7 @@
-import { FIELDS, type Ledger, unpackLedger } from '@undo-ink/core'
+import { FIELDS, type Ledger, unpackLedger, type Words } from '@undo-ink/core'
 import { z } from 'zod'
 import { occurrenceSchema } from './audit.ts'
+import type { Same } from './mirror.ts'
 
 const { range, line, column, ...fields } = occurrenceSchema.shape
 
@@ -14,3 +15,14 @@ export function readLedger(bytes: Uint8Array): Ledger {
   for (const field of FIELDS) z.array(valueSchemas[field]).parse(ledger.columns[field].values)
   return ledger
 }
+
+export const wordsSchema = z
+  .strictObject({
+    texts: z.array(z.string()).readonly(),
+    runs: z
+      .array(z.array(z.int().min(0)).readonly())
+      .readonly()
+      .describe('Of each text: the runs of places that paint it, as the ledger counts them'),
+  })
+  .describe('What the pages of a copy show')
+true satisfies Same<z.infer<typeof wordsSchema>, Words>

@@ -16,7 +16,9 @@ import {
   MOST_VALUES,
   viewLedger,
   withStandings,
+  withWords,
 } from './view.ts'
+import { runsOf } from './words.ts'
 
 const random = seeded(5)
 const pick = <T>(items: readonly T[]): T => items[Math.floor(random() * items.length)] as T
@@ -40,7 +42,17 @@ const surroundings = {
   thirdParty: new Set(places.map(({ path }) => path).filter((path) => path.startsWith('vendor/'))),
   generated: new Set(['css/f3.css']),
 }
-const indexed = indexLedger(ledger, surroundings)
+/** What the pages show: each text is painted by some runs of places. */
+const runs = runsOf(ledger)
+const shown = {
+  texts: ['Book now', 'Links and fares', 'Tables', 'Borderless'],
+  runs: Array.from({ length: 4 }, () => Array.from(runs.keys()).filter(() => random() < 0.1)),
+}
+const shownBy = (place: LedgerPlace) => {
+  const run = runs.findLastIndex((first) => first <= place.index)
+  return shown.texts.filter((_, i) => shown.runs[i]?.includes(run))
+}
+const indexed = withWords(indexLedger(ledger, surroundings), shown)
 
 /** The values of a place in a facet, by its definition. */
 function valuesOf(place: LedgerPlace, facet: Facet): readonly string[] {
@@ -79,7 +91,15 @@ const distance = (a: string, b: string) => labOf(a).deltaE(labOf(b), '2000')
 
 function isFound(place: LedgerPlace, view: LedgerView, but?: Facet): boolean {
   const text = view.text.toLowerCase()
-  const words = [place.selector, place.property, place.heading, place.variable, place.path, place.raw]
+  const words = [
+    place.selector,
+    place.property,
+    place.heading,
+    place.variable,
+    place.path,
+    place.raw,
+    ...shownBy(place),
+  ]
   return (
     (view.colors?.includes(place.color) ?? true) &&
     (view.near === null || distance(view.near.color, place.color) <= view.near.reach) &&
@@ -102,7 +122,7 @@ function randomView(): LedgerView {
     chosen,
     colors: random() < 0.2 ? places.filter(() => random() < 0.3).map(({ color }) => color) : null,
     near: random() < 0.3 ? { color: pick(places).color, reach: random() * 20 } : null,
-    text: random() < 0.3 ? pick(['HOVER', 'links', 'f1', '#5', 'nothing', 'border']) : '',
+    text: random() < 0.3 ? pick(['HOVER', 'links', 'f1', '#5', 'nothing', 'border', 'book', 'AND fares']) : '',
     grouping: pick(GROUPINGS),
     whole: null,
   }

@@ -12,6 +12,7 @@ import {
 } from './facets.ts'
 import type { Ledger } from './ledger.ts'
 import { distancesTo, labsOf, markText } from './search.ts'
+import { markWords, NO_WORDS, runsOf, type Words } from './words.ts'
 
 export const GROUPINGS = ['file', 'color', 'heading', 'selector', 'variable'] as const
 export type Grouping = (typeof GROUPINGS)[number]
@@ -66,13 +67,21 @@ export interface Viewed {
 /** A ledger with all that is made once to answer every view of it. */
 export interface IndexedLedger {
   readonly ledger: Ledger
+  readonly runs: Uint32Array
+  readonly words: Words
   readonly labs: readonly (Lab | null)[]
   readonly facets: Readonly<Record<Facet, FacetIndex>>
 }
 
 export function indexLedger(ledger: Ledger, surroundings: Surroundings): IndexedLedger {
   const facets = FACETS.map((facet) => [facet, indexFacet(ledger, facet, surroundings)])
-  return { ledger, labs: labsOf(ledger), facets: Object.fromEntries(facets) as IndexedLedger['facets'] }
+  return {
+    ledger,
+    runs: runsOf(ledger),
+    words: NO_WORDS,
+    labs: labsOf(ledger),
+    facets: Object.fromEntries(facets) as IndexedLedger['facets'],
+  }
 }
 
 /** The same with other standings: what was decided moves, what was read stays. */
@@ -80,12 +89,18 @@ export function withStandings(indexed: IndexedLedger, standings: Uint8Array): In
   return { ...indexed, facets: { ...indexed.facets, standing: { ...indexed.facets.standing, codes: standings } } }
 }
 
+/** The same with what the pages show, in which texts are found too. */
+export function withWords(indexed: IndexedLedger, words: Words): IndexedLedger {
+  return { ...indexed, words }
+}
+
 /** The places of a view in their order, its groups and the counts of every facet. Some twenty walks over numbers; linear in the places. */
-export function viewLedger({ ledger, labs, facets }: IndexedLedger, view: LedgerView): Viewed {
+export function viewLedger(indexed: IndexedLedger, view: LedgerView): Viewed {
+  const { ledger, labs, facets } = indexed
   const distances = view.near && distancesTo(view.near.color, labs)
   const passes = FACETS.map((facet) => passing(facets[facet], view.chosen[facet]))
   const { fails, failing } = failuresOf(
-    soughtIn(ledger, view, distances),
+    soughtIn(indexed, view, distances),
     FACETS.map((facet, i) => ({ codes: facets[facet].codes, pass: passes[i] ?? null })),
   )
   const found = indicesOf(fails, 0)
@@ -146,7 +161,11 @@ function failuresOf(
 }
 
 /** By place: 1 where it passes what is no facet. */
-function soughtIn(ledger: Ledger, view: LedgerView, distances: Float64Array | null): Uint8Array {
+function soughtIn(
+  { ledger, runs, words }: IndexedLedger,
+  view: LedgerView,
+  distances: Float64Array | null,
+): Uint8Array {
   const { color } = ledger.columns
   const sought = new Uint8Array(ledger.length).fill(1)
   if (view.colors !== null || distances !== null) {
@@ -161,6 +180,7 @@ function soughtIn(ledger: Ledger, view: LedgerView, distances: Float64Array | nu
   if (view.text !== '') {
     const held = new Uint8Array(ledger.length)
     markText(ledger, view.text, held)
+    markWords(words, runs, view.text, held)
     for (let at = 0; at < sought.length; at++) if (held[at] === 0) sought[at] = 0
   }
   return sought

@@ -7,8 +7,17 @@ import { firstSlice } from './migrations/2026-11-25-first-slice.ts'
 import { jobs } from './migrations/2026-11-25-jobs.ts'
 import { readingVersion } from './migrations/2026-11-25-reading-version.ts'
 import { views } from './migrations/2026-11-25-views.ts'
+import { words } from './migrations/2026-11-25-words.ts'
 
-export const MIGRATIONS: readonly Migration[] = [firstSlice, readingVersion, fileChoice, everyTextRead, jobs, views]
+export const MIGRATIONS: readonly Migration[] = [
+  firstSlice,
+  readingVersion,
+  fileChoice,
+  everyTextRead,
+  jobs,
+  views,
+  words,
+]
 
 /** Any number that no other program takes as its advisory lock. */
 const LOCK = 4_600_001

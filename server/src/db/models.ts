@@ -87,6 +87,8 @@ export class AuditRow extends Row<AuditRow> {
   declare ledger: Buffer
   /** What is listed apart from the places, as JSON in gzip. */
   declare apart: Buffer
+  /** What the pages show, as JSON in gzip; null: made before there were any. */
+  declare words: Buffer | null
 }
 
 /** What was read from some bytes at some path: copies that hold the same file share it. */
@@ -228,6 +230,7 @@ export function initModels(sequelize: Sequelize): void {
     readingVersion: integer(),
     ledger: bytes(),
     apart: bytes(),
+    words: nullable(bytes()),
   })
   define(ReadingRow, 'readings', {
     sha256: key(text()),

@@ -33,6 +33,11 @@ export function ledgerQuery(snapshotId: string) {
   })
 }
 
+/** What the pages show, as it came: the worker that seeks in it reads it. */
+export function getWords(snapshotId: string): Promise<Uint8Array> {
+  return askBytes(`/snapshots/${snapshotId}/words`)
+}
+
 export function useFileText(fileId: string | null) {
   return useQuery({
     queryKey: ['text', fileId],

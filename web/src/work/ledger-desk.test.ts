@@ -39,8 +39,10 @@ const about = (text: string): LedgerView => ({ ...EVERYTHING, text })
 describe('the desk of a ledger', () => {
   beforeEach(() => vi.stubGlobal('Worker', FakeWorker))
   afterEach(() => vi.unstubAllGlobals())
+  const loadWords = vi.fn(async () => new Uint8Array([1]))
   const open = () => {
-    const desk = new LedgerDesk(new Uint8Array(), { thirdParty: new Set(), generated: new Set() })
+    loadWords.mockClear()
+    const desk = new LedgerDesk(new Uint8Array(), { thirdParty: new Set(), generated: new Set() }, loadWords)
     desk.standings(new Uint8Array())
     return { desk, worker: FakeWorker.last }
   }
@@ -91,5 +93,31 @@ describe('the desk of a ledger', () => {
     expect(await file).toBe(blob)
     desk.close()
     expect(worker.terminated).toBe(true)
+  })
+
+  it('fetches the words of the pages when a text is sought for the first time, and answers again with them', async () => {
+    const { desk, worker } = open()
+    worker.answer()
+    desk.view(EVERYTHING, () => {})
+    worker.answer()
+    expect(loadWords).not.toHaveBeenCalled()
+    desk.view(about('fares'), () => {})
+    worker.answer()
+    desk.view(about('fares now'), () => {})
+    worker.answer()
+    await vi.waitFor(() => expect(worker.asked.some(({ kind }) => kind === 'words')).toBe(true))
+    expect(loadWords).toHaveBeenCalledTimes(1)
+    expect(worker.asked.findIndex(({ kind }) => kind === 'words')).toBeLessThan(worker.asked.length - 1)
+    expect(worker.views.at(-1)?.text).toBe('fares now')
+  })
+
+  it('asks for the words again when they did not come', async () => {
+    const { desk, worker } = open()
+    loadWords.mockRejectedValueOnce(new Error('no answer'))
+    desk.view(about('a'), () => {})
+    worker.answer()
+    await vi.waitFor(() => expect(loadWords).toHaveBeenCalledTimes(1))
+    desk.view(about('b'), () => {})
+    expect(loadWords).toHaveBeenCalledTimes(2)
   })
 })

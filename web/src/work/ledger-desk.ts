@@ -9,6 +9,7 @@ export type LedgerAsk =
       readonly generated: ReadonlySet<string>
     }
   | { readonly kind: 'standings'; readonly standings: Uint8Array }
+  | { readonly kind: 'words'; readonly bytes: Uint8Array }
   | { readonly kind: 'view'; readonly id: number; readonly view: LedgerView }
   | { readonly kind: 'export'; readonly view: LedgerView; readonly format: ExportFormat }
 
@@ -26,10 +27,18 @@ export class LedgerDesk {
   private asking: LedgerView = EVERYTHING
   private known: { readonly view: LedgerView; readonly viewed: Viewed } | null = null
   private waiting: LedgerView | null = null
+  private readonly loadWords: () => Promise<Uint8Array>
+  private hasWords = false
   private onExported: (file: Blob) => void = () => {}
   private onViewed: (viewed: Viewed) => void = () => {}
 
-  constructor(bytes: Uint8Array, files: { thirdParty: ReadonlySet<string>; generated: ReadonlySet<string> }) {
+  /** @param loadWords gives what the pages show, as it came; asked for when a text is sought for the first time */
+  constructor(
+    bytes: Uint8Array,
+    files: { thirdParty: ReadonlySet<string>; generated: ReadonlySet<string> },
+    loadWords: () => Promise<Uint8Array>,
+  ) {
+    this.loadWords = loadWords
     this.worker = new Worker(new URL('./ledger.worker.ts', import.meta.url), { type: 'module' })
     this.worker.onmessage = ({ data }: MessageEvent<LedgerAnswer>) => this.take(data)
     this.tell({ kind: 'open', bytes, ...files })
@@ -38,9 +47,7 @@ export class LedgerDesk {
   /** What becomes of each place now. The view that was asked last, or everything, is answered anew: what is most likely asked first is there before it is. */
   standings(standings: Uint8Array): void {
     this.tell({ kind: 'standings', standings })
-    this.known = null
-    if (this.isBusy) this.waiting ??= this.asking
-    else this.ask(this.asking)
+    this.askAnew()
   }
 
   /** The answer to a view that was the last to be asked; null: it was another. */
@@ -50,6 +57,7 @@ export class LedgerDesk {
 
   view(view: LedgerView, onViewed: (viewed: Viewed) => void): void {
     this.onViewed = onViewed
+    if (view.text !== '' && !this.hasWords) void this.fetchWords()
     if (this.isBusy) this.waiting = view
     else this.ask(view)
   }
@@ -64,6 +72,23 @@ export class LedgerDesk {
 
   close(): void {
     this.worker.terminate()
+  }
+
+  /** Without an answer the text is sought in the sources alone, and the next one asks again. */
+  private async fetchWords(): Promise<void> {
+    this.hasWords = true
+    try {
+      this.tell({ kind: 'words', bytes: await this.loadWords() })
+      this.askAnew()
+    } catch {
+      this.hasWords = false
+    }
+  }
+
+  private askAnew(): void {
+    this.known = null
+    if (this.isBusy) this.waiting ??= this.asking
+    else this.ask(this.asking)
   }
 
   private ask(view: LedgerView): void {

@@ -1,4 +1,4 @@
-import { placeEntry, placesCsv } from '@undo-ink/contracts'
+import { placeEntry, placesCsv, wordsSchema } from '@undo-ink/contracts'
 import {
   type IndexedLedger,
   indexLedger,
@@ -7,6 +7,7 @@ import {
   unpackLedger,
   viewLedger,
   withStandings,
+  withWords,
 } from '@undo-ink/core'
 import type { ExportFormat, LedgerAnswer, LedgerAsk } from './ledger-desk.ts'
 
@@ -23,6 +24,9 @@ addEventListener('message', ({ data }: MessageEvent<LedgerAsk>) => {
     }
     case 'standings':
       indexed = indexed && withStandings(indexed, data.standings)
+      return
+    case 'words':
+      indexed = indexed && withWords(indexed, wordsSchema.parse(JSON.parse(new TextDecoder().decode(data.bytes))))
       return
     case 'view': {
       if (!indexed) return
@@ -42,8 +46,9 @@ addEventListener('message', ({ data }: MessageEvent<LedgerAsk>) => {
 })
 
 /** The places of a view, in its order, as the command line writes them too. */
-function exported({ ledger, ...rest }: IndexedLedger, view: LedgerView, format: ExportFormat): Blob {
-  const { shown } = viewLedger({ ledger, ...rest }, view)
+function exported(indexed: IndexedLedger, view: LedgerView, format: ExportFormat): Blob {
+  const { ledger } = indexed
+  const { shown } = viewLedger(indexed, view)
   const entries = Array.from(shown, (at) => {
     const { index, path, ...occurrence } = placeAt(ledger, at)
     return placeEntry(path, occurrence)

@@ -1,20 +1,25 @@
 import type { Snapshot } from '@undo-ink/contracts'
 import { useEffect, useState } from 'react'
+import { getWords } from '../api/copies.ts'
 import { LedgerDesk } from './ledger-desk.ts'
 import type { Standing } from './standing.ts'
 
 /** The desk of a ledger, told whenever the standing of its places moves; null until it is open. @param bytes the ledger as it came */
-export function useDesk(bytes: Uint8Array, { files }: Snapshot, { codes }: Standing): LedgerDesk | null {
+export function useDesk(bytes: Uint8Array, { id, files }: Snapshot, { codes }: Standing): LedgerDesk | null {
   const [desk, setDesk] = useState<LedgerDesk | null>(null)
   useEffect(() => {
     const paths = (some: Snapshot['files']) => new Set(some.map(({ path }) => path))
-    const opened = new LedgerDesk(bytes, {
-      thirdParty: paths(files.filter(({ thirdParty }) => thirdParty !== null)),
-      generated: paths(files.filter(({ generatedFrom }) => generatedFrom !== null)),
-    })
+    const opened = new LedgerDesk(
+      bytes,
+      {
+        thirdParty: paths(files.filter(({ thirdParty }) => thirdParty !== null)),
+        generated: paths(files.filter(({ generatedFrom }) => generatedFrom !== null)),
+      },
+      () => getWords(id),
+    )
     setDesk(opened)
     return () => opened.close()
-  }, [bytes, files])
+  }, [bytes, id, files])
   useEffect(() => desk?.standings(codes), [desk, codes])
   return desk
 }

@@ -1,9 +1,9 @@
-import type { FileChoice } from '@undo-ink/core'
+import type { FileChoice, Words } from '@undo-ink/core'
 import { Piscina } from 'piscina'
 import type { Progress } from '../jobs/progress.ts'
 import { bufferOf } from './buffer.ts'
 import { findReading, type ReadingOf, saveReading } from './store.ts'
-import type { Assembled, FileRead, FileToRead, ToAssemble } from './worker.ts'
+import type { Assembled, FileRead, FileToRead, PagesToRead, ToAssemble } from './worker.ts'
 
 /** One file of a copy that is to be read; `sha256` null: it is not kept. */
 export interface KeptFile {
@@ -44,18 +44,38 @@ export class Reader {
     return saveReading({ sha256, path, choice, about, places, body: body && bufferOf(body) })
   }
 
-  /** Makes the audit of a copy, when all its files are read. */
-  async assemble(files: readonly ReadFile<KeptFile>[]): Promise<Assembled> {
+  /** Makes the audit of a copy, when all its files are read. @param load gives the bytes of a file by their hash */
+  async assemble(
+    files: readonly ReadFile<KeptFile>[],
+    load: (sha256: string) => Promise<Buffer>,
+  ): Promise<Assembled & { readonly words: Uint8Array }> {
     const task: ToAssemble = {
       paths: files.map(({ file }) => file.path),
       read: files.flatMap(({ file, reading }) => (reading?.body ? [{ path: file.path, body: reading.body }] : [])),
     }
-    return this.pool.run(task, { name: 'assemble' }) as Promise<Assembled>
+    const assembled = (await this.pool.run(task, { name: 'assemble' })) as Assembled
+    const hashes = new Map(files.map(({ file: { path, sha256 } }) => [path, sha256]))
+    const words: Words[] = []
+    for (const pages of batches(assembled.pages)) {
+      const loaded = await Promise.all(
+        pages.map(async (page) => ({ ...page, bytes: await load(hashes.get(page.path) as string) })),
+      )
+      const batch: PagesToRead = { ledger: assembled.ledger, pages: loaded }
+      words.push((await this.pool.run(batch, { name: 'words' })) as Words)
+    }
+    return { ...assembled, words: await this.pool.run(words, { name: 'packWords' }) }
   }
 
   close(): Promise<void> {
     return this.pool.destroy()
   }
+}
+
+/** Pages that are read at once: few enough that their bytes fit in memory, many enough that the ledger is not unpacked for each. */
+const BATCH = 50
+
+function batches<T>(items: readonly T[]): T[][] {
+  return Array.from({ length: Math.ceil(items.length / BATCH) }, (_, i) => items.slice(i * BATCH, (i + 1) * BATCH))
 }
 
 /** Does something with each of some files, two at a time, so that the bytes of a large copy are never all in memory; the results in their order. */

@@ -8,13 +8,17 @@ import { getAuditPart, getFileText, requestAudit } from './service.ts'
 
 export function auditRoutes(sequelize: Sequelize): Router {
   const router = Router()
-  // Not checked here: both are large, made by core, and the interface checks what it reads.
+  // Not checked here: all three are large, made by core, and the interface checks what it reads.
   router.get('/snapshots/:id/ledger', async (req, res) => {
     const bytes = await getAuditPart(idOf(req.params.id), 'ledger')
     sendPacked(req, res, 'application/octet-stream', bytes)
   })
   router.get('/snapshots/:id/audit', async (req, res) => {
     const bytes = await getAuditPart(idOf(req.params.id), 'apart')
+    sendPacked(req, res, 'application/json', bytes)
+  })
+  router.get('/snapshots/:id/words', async (req, res) => {
+    const bytes = await getAuditPart(idOf(req.params.id), 'words')
     sendPacked(req, res, 'application/json', bytes)
   })
   router.put('/sites/:id/choice', async (req, res) => {

@@ -9,6 +9,7 @@ import { addJob, openJob } from '../jobs/store.ts'
 import { latestSnapshot, listFiles } from '../sites/store.ts'
 import { type KeptFile, type Reader, type ReadFile, tell, twoAtATime } from './reader.ts'
 import {
+  type AuditPart,
   findAuditPart,
   findFile,
   findOccurrences,
@@ -69,7 +70,7 @@ export function auditWork(sequelize: Sequelize, reader: Reader): JobWork {
       return { file, reading }
     })
     await progress.flush()
-    const assembled = await reader.assemble(read)
+    const assembled = await reader.assemble(read, loadBytes)
     await sequelize.transaction(async (transaction) => {
       await SnapshotRow.findByPk(snapshotId, { transaction, lock: true })
       // Writes only what has changed: of thousands of files mostly a few.
@@ -87,7 +88,7 @@ export async function requireAudit(snapshotId: string): Promise<void> {
 }
 
 /** One part of an audit, in gzip. */
-export async function getAuditPart(snapshotId: string, part: 'ledger' | 'apart'): Promise<Buffer> {
+export async function getAuditPart(snapshotId: string, part: AuditPart): Promise<Buffer> {
   const bytes = await findAuditPart(snapshotId, part)
   if (bytes) return bytes
   throw (await SnapshotRow.findByPk(snapshotId)) ? notRead() : new Refusal('not-found', 'There is no such copy')

@@ -22,8 +22,11 @@ export async function outdatedSnapshots(sequelize: Sequelize): Promise<{ siteId:
   )
 }
 
+/** What is sent of an audit, each by itself. */
+export type AuditPart = 'ledger' | 'apart' | 'words'
+
 /** One part of an audit by today's readers; null: there is none. */
-export async function findAuditPart(snapshotId: string, part: 'ledger' | 'apart'): Promise<Buffer | null> {
+export async function findAuditPart(snapshotId: string, part: AuditPart): Promise<Buffer | null> {
   const where = { snapshotId, readingVersion: READING_VERSION }
   return (await AuditRow.findOne({ where, attributes: [part] }))?.[part] ?? null
 }
@@ -61,12 +64,19 @@ export async function saveReading({
 export async function saveAudit(
   sequelize: Sequelize,
   snapshotId: string,
-  { files, ledger, apart, tallies }: Assembled,
+  { files, ledger, apart, words, tallies }: Assembled & { readonly words: Uint8Array },
   transaction: Transaction,
 ): Promise<void> {
   await AuditRow.destroy({ where: { snapshotId }, transaction })
   await AuditRow.create(
-    { snapshotId, tallies, readingVersion: READING_VERSION, ledger: bufferOf(ledger), apart: bufferOf(apart) },
+    {
+      snapshotId,
+      tallies,
+      readingVersion: READING_VERSION,
+      ledger: bufferOf(ledger),
+      apart: bufferOf(apart),
+      words: bufferOf(words),
+    },
     { transaction },
   )
   await sequelize.query(

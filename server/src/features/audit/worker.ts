@@ -3,6 +3,7 @@ import { LIMITS } from '@undo-ink/contracts'
 import {
   type Classified,
   classify,
+  decode,
   type FileChoice,
   ledgerOf,
   linkChannels,
@@ -11,6 +12,10 @@ import {
   packLedger,
   type Reading,
   readSource,
+  syntaxOf,
+  unpackLedger,
+  type Words,
+  wordsOf,
 } from '@undo-ink/core'
 import type { Tally } from '../../db/models.ts'
 
@@ -39,6 +44,14 @@ export interface Assembled {
   readonly ledger: Uint8Array
   readonly apart: Uint8Array
   readonly tallies: readonly Tally[]
+  /** The pages of HTML, and every file that each reaches. */
+  readonly pages: readonly { readonly path: string; readonly files: readonly string[] }[]
+}
+
+/** Some pages of a copy whose ledger is made. */
+export interface PagesToRead {
+  readonly ledger: Uint8Array
+  readonly pages: readonly (Assembled['pages'][number] & { readonly bytes: Uint8Array })[]
 }
 
 /** Runs in a worker thread: reads one file. */
@@ -53,6 +66,7 @@ export function assemble({ paths, read }: ToAssemble): Assembled {
   const files = linkChannels(read.map(({ path, body }) => ({ path, reading: gunzipJson(body) as Reading })))
   const readings = files.map(({ path, reading }) => ({ path, ...reading }))
   const held = readings.filter(({ occurrences }) => occurrences.length > 0)
+  const sitePages = listPages(files, paths)
   return {
     files: held.map((file) => ({
       path: file.path,
@@ -63,10 +77,27 @@ export function assemble({ paths, read }: ToAssemble): Assembled {
     apart: gzipJson({
       readings: readings.flatMap(apartOf),
       variables: listVariables(files),
-      pages: listPages(files, paths),
+      pages: sitePages,
     }),
     tallies: tally(readings),
+    pages: sitePages.pages.filter(({ path }) => syntaxOf(path) === 'html').map(({ path, files }) => ({ path, files })),
   }
+}
+
+/** Runs in a worker thread: what some pages show, and which places paint it. */
+export function words({ ledger, pages }: PagesToRead): Words {
+  const unpacked = unpackLedger(gunzipSync(ledger))
+  if (!unpacked) throw new Error('the ledger that was just made cannot be read')
+  const texts = pages.flatMap(({ path, files, bytes }) => {
+    const source = decode(path, bytes)
+    return typeof source === 'string' ? [] : [{ path, files, text: source.text }]
+  })
+  return wordsOf(texts, unpacked)
+}
+
+/** Runs in a worker thread: all words of a copy in the form in which they are stored. */
+export function packWords(some: readonly Words[]): Uint8Array {
+  return gzipJson({ texts: some.flatMap(({ texts }) => texts), runs: some.flatMap(({ runs }) => runs) })
 }
 
 /** What is listed of one file apart from its places; nothing where there is nothing. */

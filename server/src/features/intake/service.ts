@@ -8,7 +8,7 @@ import type { Sequelize, Transaction } from 'sequelize'
 import { FileRow, PaletteRow, PaletteVersionRow, PlanRow, SiteRow, SnapshotRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
 import { type KeptFile, type Reader, type ReadFile, tell, twoAtATime } from '../audit/reader.ts'
-import { saveAudit } from '../audit/store.ts'
+import { loadBytes, saveAudit } from '../audit/store.ts'
 import type { Progress } from '../jobs/progress.ts'
 import type { JobWork } from '../jobs/queue.ts'
 import { addVisitorNames } from '../visitor/store.ts'
@@ -28,7 +28,7 @@ export function intakeWork(sequelize: Sequelize, reader: Reader): JobWork {
         checkFiles(files)
         const taken = await takeFiles(sequelize, reader, files, kept, progress)
         await progress.flush()
-        const assembled = await reader.assemble(taken)
+        const assembled = await reader.assemble(taken, loadBytes)
         await sequelize.transaction(async (transaction) => {
           const snapshotId = await makeSnapshot(job.siteId, taken, transaction)
           if (snapshotId !== null) await saveAudit(sequelize, snapshotId, assembled, transaction)

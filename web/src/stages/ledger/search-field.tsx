@@ -32,7 +32,7 @@ export function SearchField({ typed, reach, onType, onReach }: SearchFieldProps)
       <chakra.input
         type="search"
         aria-label="Find a colour or a text"
-        placeholder="Colour, selector, heading, file …"
+        placeholder="Colour, selector, heading, words …"
         value={typed}
         onChange={(event) => onType(event.target.value)}
         flex="1"

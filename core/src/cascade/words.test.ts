@@ -1,0 +1,110 @@
+import { describe, expect, it } from 'vitest'
+import { ledgerOf, placeAt } from '../ledger/ledger.ts'
+import { markWords, runsOf } from '../ledger/words.ts'
+import { readSource } from '../source/read.ts'
+import { wordsOf } from './words.ts'
+
+const SHEET = 'a.css'
+
+/** The places that paint a text, as property and colour, of a page and its sheet. */
+function painting(sought: string, page: string, sheet: string, reached = [SHEET, 'p.html']) {
+  const files = { [SHEET]: sheet, 'other.css': 'p{color:#abc}', 'p.html': page }
+  const ledger = ledgerOf(
+    Object.entries(files).map(([path, text]) => ({ path, ...readSource({ path, text, encoding: 'utf-8' }) })),
+  )
+  const words = wordsOf([{ path: 'p.html', text: page, files: reached }], ledger)
+  const marks = new Uint8Array(ledger.length)
+  markWords(words, runsOf(ledger), sought, marks)
+  return Array.from(marks.keys())
+    .filter((at) => marks[at] === 1)
+    .map((at) => placeAt(ledger, at).raw)
+}
+
+describe('the words that a rule paints', () => {
+  it.each([
+    [
+      'of the element in which they stand',
+      '<p class=a>Book now</p><p>Later</p>',
+      '.a{color:red} div{color:blue}',
+      ['red'],
+    ],
+    ['whatever the case', '<p class=a>BOOK NOW</p>', '.a{color:red}', ['red']],
+    ['with what stands in their line', '<p class=a>Book <b>now</b></p>', '.a{color:red} b{color:blue}', ['red']],
+    [
+      'with what holds nothing else',
+      '<li><a class=a><i>Book now</i></a></li>',
+      'li{color:red} .a i{color:blue}',
+      ['red', 'blue'],
+    ],
+    [
+      'but not with what holds more',
+      '<nav><a>Book now</a><a>Fares</a></nav>',
+      'nav{color:red} a{color:blue}',
+      ['blue'],
+    ],
+    ['in any state', '<a>Book now</a>', 'a:hover{color:red} a:visited{color:blue}', ['red', 'blue']],
+    ['before and behind them', '<a>Book now</a>', 'a::before{color:red}', ['red']],
+    ['of several selectors', '<h2>Book now</h2>', 'h1,h2{color:red;background:blue}', ['red', 'blue']],
+    [
+      'on a button',
+      '<input type=submit class=a value="Book now"><input class=b placeholder="Book now">',
+      '.a{color:red} .b{color:blue}',
+      ['red', 'blue'],
+    ],
+    ['in its attributes', '<p style="color:red">Book now</p><p style="color:blue">Later</p>', 'q{color:tan}', ['red']],
+    ['in a sheet of the page', '<style>p{color:red}</style><p>Book now</p>', 'q{color:tan}', ['red']],
+    [
+      'but none of a title, a script or a sheet',
+      '<title>Book now</title><script>"Book now"</script><style>/*Book now*/</style>',
+      '*{color:red}',
+      [],
+    ],
+    ['though a selector is none', '<p>Book now</p>', 'p:nonsense(1){color:red} ..{color:tan} p{color:blue}', ['blue']],
+    [
+      'by their place among others',
+      '<ul><li>One</li><li>Book now</li></ul>',
+      'li:nth-child(2){color:red} li:first-child{color:blue}',
+      ['red'],
+    ],
+    [
+      'with a name in capitals',
+      '<P ID=x CLASS="A b">Book now</P>',
+      '.A{color:red} #x.b{color:blue} .a{color:tan}',
+      ['red', 'blue'],
+    ],
+  ])('%s', (_, page, sheet, wanted) => expect(painting('book now', page, sheet).toSorted()).toEqual(wanted.toSorted()))
+
+  it('are those of the files that the page reaches', () => {
+    expect(painting('Book', '<p>Book now</p>', 'p{color:red}', ['p.html', 'other.css'])).toEqual(['#abc'])
+  })
+
+  it('are found in the very element where lines end as they did on another machine', () => {
+    const page = '<p>\r\n\r\n</p>\r\n<p\r\n  style="color:red">Book\r\n now</p><p style="color:blue">x</p>'
+    expect(painting('book now', page, 'q{color:tan}')).toEqual(['red'])
+  })
+
+  it.each([
+    ['nested', `${'<div>'.repeat(50_000)}Book now`],
+    ['nested in lines', '<b>a'.repeat(3000)],
+    [
+      'with countless classes',
+      `<p class="${Array.from({ length: 20_000 }, (_, i) => `c${i}`).join(' ')}">Book now</p>`,
+    ],
+  ])('are told soon of a page that is %s', (_, page) => {
+    const chain = Array.from({ length: 40 }, () => '*').join(' ')
+    expect(() => painting('book', page, `${chain}{color:red} ${'* ~ '.repeat(40)}*{color:blue}`)).not.toThrow()
+  })
+})
+
+describe('runs of places', () => {
+  it('are the neighbours of one rule; in markup each place is its own', () => {
+    const files = {
+      'a.css': 'a{color:red;background:blue} b{color:red} b{color:tan}',
+      'p.html': '<p style="color:red;fill:blue">',
+    }
+    const ledger = ledgerOf(
+      Object.entries(files).map(([path, text]) => ({ path, ...readSource({ path, text, encoding: 'utf-8' }) })),
+    )
+    expect([...runsOf(ledger)]).toEqual([0, 2, 4, 5])
+  })
+})
