@@ -105,3 +105,20 @@ describe('what is stored packed', () => {
     expect(Buffer.from(await packed.arrayBuffer()).equals(Buffer.from(await plain.arrayBuffer()))).toBe(true)
   })
 })
+
+describe('the bytes of a file', () => {
+  it('are given of images alone, and never as what a browser would show', async () => {
+    const drawing = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>')
+    const { snapshot } = await sendFolder('Images', { 's/a.svg': drawing, 's/a.html': Buffer.from('<p>') })
+    const answer = (path: string) => {
+      const file = snapshot.files.find((each: { path: string }) => each.path === path)
+      return fetch(`http://127.0.0.1:${harness.port}/api/files/${file?.id}/bytes`)
+    }
+    const image = await answer('a.svg')
+    expect(Buffer.from(await image.arrayBuffer())).toEqual(drawing)
+    expect(image.headers.get('content-type')).toBe('application/octet-stream')
+    expect(image.headers.get('content-security-policy')).toBe("default-src 'none'; sandbox")
+    expect(image.headers.get('x-content-type-options')).toBe('nosniff')
+    expect((await answer('a.html')).status).toBe(404)
+  })
+})

@@ -80,7 +80,8 @@ function headers(config: Config) {
         defaultSrc: ["'self'"],
         // The style library puts its rules into style elements while it runs.
         styleSrc: ["'self'", "'unsafe-inline'"],
-        imgSrc: ["'self'", 'data:'],
+        // An image that a color is picked from is drawn from its bytes.
+        imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'", 'data:'],
         frameSrc: [`http://*.${config.visitorDomain}:*`],
         objectSrc: ["'none'"],

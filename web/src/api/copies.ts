@@ -38,6 +38,17 @@ export function getWords(snapshotId: string): Promise<Uint8Array> {
   return askBytes(`/snapshots/${snapshotId}/words`)
 }
 
+/** The bytes of an image of the copy. */
+export function useImageBytes(fileId: string | null) {
+  return useQuery({
+    queryKey: ['bytes', fileId],
+    queryFn: () => askBytes(`/files/${fileId}/bytes`),
+    enabled: fileId !== null,
+    structuralSharing: false,
+    staleTime: Number.POSITIVE_INFINITY,
+  })
+}
+
 export function useFileText(fileId: string | null) {
   return useQuery({
     queryKey: ['text', fileId],

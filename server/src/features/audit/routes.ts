@@ -4,7 +4,7 @@ import { type Request, type Response, Router } from 'express'
 import type { Sequelize } from 'sequelize'
 import { answer, idOf } from '../../http/answer.ts'
 import { getSite } from '../sites/service.ts'
-import { getAuditPart, getFileText, requestAudit } from './service.ts'
+import { getAuditPart, getFileText, getImageBytes, requestAudit } from './service.ts'
 
 export function auditRoutes(sequelize: Sequelize): Router {
   const router = Router()
@@ -33,6 +33,17 @@ export function auditRoutes(sequelize: Sequelize): Router {
   })
   router.get('/files/:id/text', async (req, res) => {
     answer(res, fileTextSchema, await getFileText(idOf(req.params.id)))
+  })
+  // For the interface, which draws an image to pick a color from it. Never shown as what it is: inherited files run nowhere but in the visitor origin.
+  router.get('/files/:id/bytes', async (req, res) => {
+    const bytes = await getImageBytes(idOf(req.params.id))
+    res.set({
+      'Content-Type': 'application/octet-stream',
+      'Content-Disposition': 'attachment',
+      'Content-Security-Policy': "default-src 'none'; sandbox",
+      'Cache-Control': 'private, max-age=3600',
+    })
+    res.send(bytes)
   })
   return router
 }

@@ -114,3 +114,11 @@ export async function getFileText(fileId: string): Promise<FileText> {
   if (typeof source === 'string') throw new Refusal('not-found', 'There is no such text')
   return { path: file.path, text: source.text }
 }
+
+/** The bytes of an image or a drawing of a copy. */
+export async function getImageBytes(fileId: string): Promise<Buffer> {
+  const file = await findFile(fileId)
+  if (!file?.sha256 || (file.syntax !== 'image' && file.syntax !== 'svg'))
+    throw new Refusal('not-found', 'There is no such image')
+  return loadBytes(file.sha256)
+}

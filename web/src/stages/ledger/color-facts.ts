@@ -50,10 +50,20 @@ export interface Neighbour {
 
 /** The nearest of the other colors of a site, nearest first. */
 export function neighboursOf(ledger: Ledger, color: OpaqueKey, most: number): Neighbour[] {
+  return byDistance(ledger, color)
+    .filter((each) => each.color !== color)
+    .slice(0, most)
+}
+
+/** The color of a site that is nearest to one, which may be that very one; null: the site has none. */
+export function nearestTo(ledger: Ledger, color: OpaqueKey): Neighbour | null {
+  return byDistance(ledger, color)[0] ?? null
+}
+
+function byDistance(ledger: Ledger, color: OpaqueKey): Neighbour[] {
   const distances = distancesTo(color, labsOf(ledger))
   return ledger.columns.color.values
     .map((each, code): Neighbour => ({ color: each, distance: distances[code] as number }))
-    .filter((each) => each.color !== color && Number.isFinite(each.distance))
+    .filter(({ distance }) => Number.isFinite(distance))
     .toSorted((a, b) => a.distance - b.distance || (a.color < b.color ? -1 : 1))
-    .slice(0, most)
 }

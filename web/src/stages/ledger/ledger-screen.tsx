@@ -17,6 +17,7 @@ import { ColumnMenu } from './column-menu.tsx'
 import { ExportMenu } from './export-menu.tsx'
 import { FacetChips } from './facet-chips.tsx'
 import { FacetMenu } from './facet-menu.tsx'
+import { PickDialog } from './pick-dialog.tsx'
 import { columnsOf } from './place-columns.tsx'
 import { PlaceSource } from './place-source.tsx'
 import { PlacesTable } from './places-table.tsx'
@@ -53,6 +54,7 @@ export function LedgerScreen() {
   const [whole, setWhole] = useState<Facet | null>(null)
   const view = useMemo(() => viewOf(address, stretchColors, whole), [address, stretchColors, whole])
   const viewed = useViewed(view)
+  const [picking, setPicking] = useState(false)
   const [step, setStep] = useState<Step>('colour')
   const place = selectedPlace(address.place, viewed, places)
   // What is beside the table may come a moment later than what is in it, and stays while nothing is found.
@@ -96,6 +98,17 @@ export function LedgerScreen() {
           reach={address.reach}
           onType={(typed) => change({ typed }, { asStep: true })}
           onReach={(reach) => change({ reach }, { asStep: true })}
+        />
+        <ActButton h="34px" onClick={() => setPicking(true)}>
+          Pick …
+        </ActButton>
+        <PickDialog
+          open={picking}
+          onClose={() => setPicking(false)}
+          onFind={(color) => {
+            setPicking(false)
+            change({ typed: color })
+          }}
         />
         <Segments
           label="Group by"

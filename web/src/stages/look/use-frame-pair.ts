@@ -36,6 +36,7 @@ export function useFramePair(visit: Visit, page: string, version: number): Frame
         tell(frame, visit[other], { kind: 'scroll', x, y })
         return
       }
+      if (said.data.kind !== 'at') return
       const { path } = said.data
       at.current[here] = path
       // Whoever comes later to a page that the other has scrolled goes to the same place.
