@@ -165,3 +165,31 @@ test('a slip is put right by one key, takes what its colour takes, and is taken 
   await page.getByRole('button', { name: 'History' }).click()
   await expect(page.getByRole('dialog')).toContainText('7a2433 put right to #7a2433 in css/main.css')
 })
+
+test('from a place it is one step to its mapping, its pages and its states', async ({ page, siteUrl }) => {
+  await page.goto(`${siteUrl}/ledger/places?find=f2c14e&file=css/season.css`)
+  const card = page.getByRole('region', { name: 'Colour', exact: true })
+  await card.getByRole('link', { name: 'its states' }).click()
+  await expect(page.getByRole('searchbox')).toHaveValue(/^\.season/)
+  await page.goBack()
+  await card.getByRole('button', { name: /pages/ }).click()
+  await page.getByRole('link', { name: 'fares.html' }).click()
+  await expect(page.getByRole('combobox', { name: 'Page' })).toHaveValue('fares.html')
+  await page.goBack()
+  const color = (await card.getByRole('link').first().textContent()) ?? ''
+  await card.getByRole('link', { name: 'its mapping' }).click()
+  await expect(page.getByRole('row', { selected: true })).toContainText(color)
+})
+
+test('colours are chosen by keys in the table, and their places seen', async ({ page, siteUrl }) => {
+  await page.goto(`${siteUrl}/ledger/colors`)
+  await page.getByRole('checkbox', { name: 'Choose #e0a526' }).focus()
+  await page.keyboard.press('Space')
+  await page.getByRole('checkbox', { name: 'Choose #8b949a' }).focus()
+  await page.keyboard.press('Space')
+  await expect(page.getByText('2 chosen.')).toBeVisible()
+  await page.getByRole('checkbox', { name: 'Only the chosen in the table' }).check()
+  await expect(page.getByRole('checkbox', { name: /^Choose #/ })).toHaveCount(2)
+  await page.getByRole('link', { name: 'See the places of their clusters' }).click()
+  await expect(page.getByRole('button', { name: /2 clusters/ })).toBeVisible()
+})

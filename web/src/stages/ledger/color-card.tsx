@@ -1,6 +1,8 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { memo } from 'react'
 import { Link } from 'react-router'
+import { ActButton } from '../../components/act-button.tsx'
+import { PopupButton } from '../../components/popup-button.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { SURROUNDS } from '../../components/surround.ts'
 import { Swatch } from '../../components/swatch.tsx'
@@ -8,7 +10,7 @@ import { count, EVIDENCE_WORDS } from '../../components/words.ts'
 import { countBy, type PlaceOf } from '../../work/places.ts'
 import { useView } from '../../work/view-store.ts'
 import { useWork } from '../../work/work.tsx'
-import { colorPath } from './paths.ts'
+import { colorPath, lookPath, mappingPath, placesPath } from './paths.ts'
 
 const MOST_SPELLINGS = 6
 
@@ -23,7 +25,7 @@ export const ColorCard = memo(function ColorCard({ place }: { place: PlaceOf }) 
     <Sheet as="section" aria-label="Colour" p="3">
       <Flex gap="3">
         <Box p="2" borderRadius="2px" border="1px solid" borderColor="edge" style={{ background: SURROUNDS[surround] }}>
-          <Swatch color={place.color} alpha={place.alpha ?? 1} size="44px" />
+          <Swatch color={place.color} alpha={place.alpha ?? 1} size="36px" />
         </Box>
         <Box minW="0">
           <Text fontWeight="600" fontSize="13px">
@@ -32,7 +34,7 @@ export const ColorCard = memo(function ColorCard({ place }: { place: PlaceOf }) 
             </Box>
             : {count(same.length, 'place')}, {count(spellings.length, 'spelling')}
           </Text>
-          <Text fontFamily="mono" fontSize="12px" color="soft" lineClamp={3}>
+          <Text fontFamily="mono" fontSize="12px" color="soft" lineClamp={2}>
             {spellings
               .slice(0, MOST_SPELLINGS)
               .map(([raw, times]) => `${raw} ${times}`)
@@ -54,9 +56,47 @@ export const ColorCard = memo(function ColorCard({ place }: { place: PlaceOf }) 
           </Text>
         </Box>
       ) : null}
+      <Onward place={place} lead={row?.cluster.lead ?? null} />
     </Sheet>
   )
 })
+
+/** One step from a place to where more is known or decided of it. */
+function Onward({ place, lead }: { place: PlaceOf; lead: string | null }) {
+  const { site, sitePages } = useWork()
+  const pages = sitePages.pages.filter(({ files }) => files.includes(place.path))
+  const [subject] = place.subjects
+  return (
+    <Flex gap="1.5" mt="2.5" wrap="wrap" align="center" fontSize="13px">
+      <Text color="soft" fontSize="12px">
+        To
+      </Text>
+      {lead === null ? null : (
+        <ActButton h="26px" px="2" asChild>
+          <Link to={mappingPath(site.id, lead)}>its mapping</Link>
+        </ActButton>
+      )}
+      {pages.length === 0 ? null : (
+        <PopupButton label="its pages" says={count(pages.length, 'page')} width="240px">
+          {() => (
+            <Box as="ul" listStyleType="none" maxH="260px" overflow="auto">
+              {pages.map(({ path }) => (
+                <Text as="li" key={path} fontFamily="mono" fontSize="13px" py="1">
+                  <Link to={lookPath(site.id, path)}>{path}</Link>
+                </Text>
+              ))}
+            </Box>
+          )}
+        </PopupButton>
+      )}
+      {subject === undefined ? null : (
+        <ActButton h="26px" px="2" title={`All places whose selector holds ${subject}`} asChild>
+          <Link to={placesPath(site.id, { typed: subject, grouping: 'selector' })}>its states</Link>
+        </ActButton>
+      )}
+    </Flex>
+  )
+}
 
 /** What else is to be known of one place before it is decided. */
 function Remarks({ place }: { place: PlaceOf }) {

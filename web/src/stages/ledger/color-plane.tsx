@@ -12,6 +12,19 @@ interface ColorPlaneProps {
   onChoose(color: string): void
 }
 
+/** An axis with a mark at every step from zero; the room before it has none. */
+function axis({ min, max, step, title }: { min: number; max: number; step: number; title: string }) {
+  return {
+    min,
+    max,
+    title: { display: true, text: title },
+    ticks: {
+      stepSize: step,
+      callback: (value: string | number) => (Number(value) < 0 ? '' : String(Number(Number(value).toFixed(2)))),
+    },
+  }
+}
+
 /** The colors of a site in a plane, each in its own paint, its size by its places. The table beside it says the same. */
 export function ColorPlane({ plane, points, chosen, onChoose }: ColorPlaneProps) {
   const { x, y } = PLANES[plane]
@@ -32,8 +45,8 @@ export function ColorPlane({ plane, points, chosen, onChoose }: ColorPlaneProps)
   const options = useMemo(
     (): ChartOptions<'bubble'> => ({
       scales: {
-        x: { min: x.min, max: x.max, title: { display: true, text: x.title } },
-        y: { min: y.min, max: y.max, title: { display: true, text: y.title } },
+        x: axis(x),
+        y: axis(y),
       },
       plugins: {
         tooltip: {

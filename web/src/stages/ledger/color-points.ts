@@ -25,12 +25,18 @@ export function colorPoints(places: SitePlaces): ColorPoint[] {
 /** The two ways in which the colors are laid out. */
 export const PLANES = {
   'hue and lightness': {
-    x: { title: 'Hue in degrees; greys at the left edge', min: -20, max: 360, of: ({ hue }: ColorPoint) => hue ?? -10 },
-    y: { title: 'Lightness', min: 0, max: 1, of: ({ lightness }: ColorPoint) => lightness },
+    x: {
+      title: 'Hue in degrees; greys at the left edge',
+      min: -20,
+      max: 360,
+      step: 60,
+      of: ({ hue }: ColorPoint) => hue ?? -10,
+    },
+    y: { title: 'Lightness', min: 0, max: 1, step: 0.2, of: ({ lightness }: ColorPoint) => lightness },
   },
   'lightness and chroma': {
-    x: { title: 'Lightness', min: 0, max: 1, of: ({ lightness }: ColorPoint) => lightness },
-    y: { title: 'Chroma', min: 0, max: 0.34, of: ({ chroma }: ColorPoint) => chroma },
+    x: { title: 'Lightness', min: 0, max: 1, step: 0.2, of: ({ lightness }: ColorPoint) => lightness },
+    y: { title: 'Chroma', min: 0, max: 0.34, step: 0.05, of: ({ chroma }: ColorPoint) => chroma },
   },
 } as const
 export type Plane = keyof typeof PLANES

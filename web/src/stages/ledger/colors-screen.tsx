@@ -30,20 +30,29 @@ export function ColorsScreen() {
   const points = useMemo(() => colorPoints(places), [places])
   const [chart, setChart] = useState<Chart>('hue and lightness')
   const [chosen, setChosen] = useState<readonly string[]>([])
+  const [isOnly, setOnly] = useState(false)
   const choose = useStable((color: string) => setChosen((now) => toggled(now, color)))
+  const chooseInChart = useStable((color: string) => {
+    choose(color)
+    setOnly(true)
+  })
   const chosenSet = useMemo(() => new Set(chosen), [chosen])
-  const listed = chosen.length > 0 ? points.filter(({ color }) => chosenSet.has(color)) : points
-  const columns = useMemo(() => columnsFor(site.id), [site.id])
+  const listed = isOnly && chosen.length > 0 ? points.filter(({ color }) => chosenSet.has(color)) : points
+  const columns = useMemo(() => columnsFor(site.id, chosenSet, choose), [site.id, chosenSet, choose])
   const leads = rows.filter(({ cluster }) => cluster.members.some((member) => chosenSet.has(member)))
   return (
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="520px">
       <StageHead
         title="Colours"
-        sentence={`${count(colors, 'colour')} in ${count(places.length, 'place')}. ${chosen.length > 0 ? `${number(chosen.length)} chosen.` : 'Choose points to see only those in the table.'}`}
+        sentence={`${count(colors, 'colour')} in ${count(places.length, 'place')}. ${chosen.length > 0 ? `${number(chosen.length)} chosen.` : 'Choose some in the chart or the table, and see their places.'}`}
       >
         {chosen.length > 0 ? (
           <>
-            <ActButton onClick={() => setChosen([])}>Show all</ActButton>
+            <Flex as="label" align="center" gap="1.5" fontSize="13px" cursor="pointer">
+              <input type="checkbox" checked={isOnly} onChange={(event) => setOnly(event.target.checked)} />
+              Only the chosen in the table
+            </Flex>
+            <ActButton onClick={() => setChosen([])}>Choose none</ActButton>
             <ActButton main asChild>
               <Link to={placesPath(site.id, { stretch: leads.map(({ cluster }) => cluster.lead) })}>
                 See the places of {leads.length === 1 ? 'its cluster' : 'their clusters'}
@@ -72,7 +81,7 @@ export function ColorsScreen() {
               onChoose={(next) => setChart(next)}
             />
           </Flex>
-          <Chosen chart={chart} points={points} chosen={chosenSet} onChoose={choose} />
+          <Chosen chart={chart} points={points} chosen={chosenSet} onChoose={chooseInChart} />
         </Sheet>
         <Box flex={{ base: 'none', lg: '0 0 440px' }} minH="0" display="flex" flexDirection="column">
           <VirtualTable
@@ -127,8 +136,24 @@ function Chosen({ chart, points, chosen, onChoose }: ChosenProps) {
   return <ColorPlane plane={chart} points={points} chosen={chosen} onChoose={onChoose} />
 }
 
-function columnsFor(siteId: string): readonly Column<ColorPoint>[] {
+function columnsFor(
+  siteId: string,
+  chosen: ReadonlySet<string>,
+  onToggle: (color: string) => void,
+): readonly Column<ColorPoint>[] {
   return [
+    {
+      head: '✓',
+      width: '40px',
+      cell: ({ color }) => (
+        <input
+          type="checkbox"
+          aria-label={`Choose ${color}`}
+          checked={chosen.has(color)}
+          onChange={() => onToggle(color)}
+        />
+      ),
+    },
     {
       head: 'Colour',
       mono: true,

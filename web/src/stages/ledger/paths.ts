@@ -17,3 +17,13 @@ export function placePath(siteId: string, { path, range }: Pick<PlaceOf, 'path' 
 export function colorPath(siteId: string, color: OpaqueKey): string {
   return `/sites/${siteId}/ledger/colors/${encodeURIComponent(color)}`
 }
+
+/** Where a cluster is decided. */
+export function mappingPath(siteId: string, lead: OpaqueKey): string {
+  return `/sites/${siteId}/mapping/clusters?row=${encodeURIComponent(lead)}`
+}
+
+/** Where a page is looked at. */
+export function lookPath(siteId: string, page: string): string {
+  return `/sites/${siteId}/look?page=${encodeURIComponent(page)}`
+}

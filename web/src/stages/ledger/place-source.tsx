@@ -40,7 +40,6 @@ export const PlaceSource = memo(function PlaceSource({ place, step, onChooseStep
       <Flex px="3" py="1.5" gap="1" align="center" borderBottom="1px solid" borderColor="edge" fontSize="12px">
         <Segments
           label="Step along the places of this"
-          says="Same"
           segments={STEP_SEGMENTS}
           value={step}
           height={26}

@@ -1,6 +1,7 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import type { Visit } from '@undo-ink/contracts'
 import { type RefObject, useLayoutEffect, useRef, useState } from 'react'
+import { useSearchParams } from 'react-router'
 import { useStore } from 'zustand'
 import { useVisit } from '../../api/copies.ts'
 import { Loading } from '../../components/loading.tsx'
@@ -44,7 +45,9 @@ const WIDTH_SEGMENTS = (Object.keys(WIDTHS) as Width[]).map((value) => ({ value,
 function Pages({ visit }: { visit: Visit }) {
   const { store, places, standing } = useWork()
   const version = useStore(store, ({ plan }) => plan.version)
-  const [page, setPage] = useState(visit.pages[0] ?? '')
+  const [params] = useSearchParams()
+  const named = params.get('page')
+  const [page, setPage] = useState(visit.pages.find((path) => path === named) ?? visit.pages[0] ?? '')
   // Choosing the page that the frames once began with must lead back to it from wherever links have led.
   const [turn, setTurn] = useState(0)
   const [width, setWidth] = useState<Width>('wide')

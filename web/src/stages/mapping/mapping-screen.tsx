@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { type Becoming, type Role, TOLERANCES, type Use } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useSearchParams } from 'react-router'
 import { ActButton } from '../../components/act-button.tsx'
 import { Loading } from '../../components/loading.tsx'
 import { Segments } from '../../components/segments.tsx'
@@ -22,7 +22,8 @@ export function MappingScreen() {
   const { rows, clusters, colors, state, store, roles, site } = work
   const stretch = useView((view) => view.stretch)
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set())
-  const [selectedKey, setSelectedKey] = useState<string | null>(null)
+  const [params] = useSearchParams()
+  const [selectedKey, setSelectedKey] = useState(params.get('row'))
   const [tried, setTried] = useState<Becoming | null>(null)
   const listed = useMemo(() => {
     return rowsIn(rows, stretch).flatMap((row) => (opened.has(row.key) ? [row, ...partsOf(row, work)] : [row]))
