@@ -3,6 +3,9 @@ import { type RefObject, useCallback, useLayoutEffect, useMemo, useState } from 
 /** Rows that are drawn beyond each edge of what is in sight. */
 const BEYOND = 4
 
+/** What a list mostly has of the window's height, until its own is known. */
+const USUAL = 0.6
+
 /** The rows of a long list that are in sight. */
 export interface RowWindow {
   /** Pixels of all rows together. */
@@ -27,12 +30,12 @@ export function useRowWindow(
   heightOf: (index: number) => number,
   head: number,
 ): RowWindow {
-  const [sight, setSight] = useState({ top: 0, height: 0 })
+  const [sight, setSight] = useState(() => ({ top: 0, height: innerHeight * USUAL }))
   useLayoutEffect(() => {
     const element = scroller.current
     if (!element) return
     const look = () => setSight({ top: element.scrollTop, height: element.clientHeight })
-    look()
+    // Tells of the first size too, when it is known anyhow: to ask for it here would have the page laid out twice.
     const observer = new ResizeObserver(look)
     observer.observe(element)
     element.addEventListener('scroll', look, { passive: true })

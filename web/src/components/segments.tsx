@@ -1,6 +1,6 @@
-import { Flex, Text } from '@chakra-ui/react'
+import { Flex } from '@chakra-ui/react'
 import { memo, type ReactNode } from 'react'
-import { ActButton } from './act-button.tsx'
+import { KeyCap } from './key-cap.tsx'
 
 export interface Segment<T extends string> {
   readonly value: T
@@ -33,28 +33,45 @@ export const Segments = memo(function Segments<T extends string>({
   onChoose,
 }: SegmentsProps<T>) {
   return (
-    <Flex role="radiogroup" aria-label={label} align="center" wrap="wrap" flex={wide ? '1' : undefined}>
-      {says === undefined ? null : (
-        <Text fontSize="12px" color="soft" mr="2">
-          {says}
-        </Text>
-      )}
+    <Flex role="radiogroup" aria-label={label} align="center" wrap="wrap" flex={wide ? '1' : undefined} css={STYLES}>
+      {says === undefined ? null : <span className="says">{says}</span>}
       {segments.map((segment) => (
-        <ActButton
+        <button
           key={segment.value}
+          type="button"
           role="radio"
           aria-checked={value === segment.value}
-          main={value === segment.value}
-          {...(segment.hotkey === undefined ? {} : { hotkey: segment.hotkey })}
-          {...(height === undefined ? {} : { h: `${height}px`, px: '2' })}
-          flex={wide ? '1' : undefined}
-          borderRadius="0"
-          ml="-1px"
+          className="segment"
+          style={{ height, paddingInline: height === undefined ? 12 : 8, flex: wide ? 1 : undefined }}
           onClick={() => onChoose(segment.value)}
         >
           {segment.text}
-        </ActButton>
+          {segment.hotkey ? <KeyCap inverse={value === segment.value}>{segment.hotkey}</KeyCap> : null}
+        </button>
       ))}
     </Flex>
   )
 }) as <T extends string>(props: SegmentsProps<T>) => ReactNode
+
+/** Plain buttons under the styles of their group: a screen has many of them, and each styled by itself would cost a millisecond. */
+const STYLES = {
+  '& .says': { fontSize: '12px', color: 'soft', marginRight: '8px' },
+  '& .segment': {
+    display: 'inline-flex',
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: '8px',
+    height: '32px',
+    marginLeft: '-1px',
+    fontSize: '13px',
+    border: '1px solid',
+    borderColor: 'strong',
+    bg: 'sheet',
+    color: 'ink',
+    cursor: 'pointer',
+    whiteSpace: 'nowrap',
+  },
+  '& .segment:hover': { bg: 'tint' },
+  '& .segment[aria-checked=true]': { bg: 'ink', color: 'sheet', borderColor: 'ink', fontWeight: 600 },
+  '& .segment[aria-checked=true]:hover': { bg: '#333333' },
+}

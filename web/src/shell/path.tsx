@@ -1,4 +1,4 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { NavLink, useMatch } from 'react-router'
 import { HATCHING } from '../components/swatch.tsx'
 import { count, number } from '../components/words.ts'
@@ -82,6 +82,7 @@ export function Path() {
       borderRightWidth={{ base: '0', md: '1px' }}
       borderBottomWidth={{ base: '1px', md: '0' }}
       borderColor="edge"
+      css={STYLES}
     >
       {stages.map((stage, i) => (
         <StageLink key={stage.to} stage={stage} siteId={work.site.id} last={i === stages.length - 1} />
@@ -94,54 +95,78 @@ function StageLink({ stage, siteId, last }: { stage: Stage; siteId: string; last
   const base = `/sites/${siteId}`
   const inside = useMatch(`${base}/${stage.to}/*`) !== null
   return (
-    <Flex gap="2.5" position="relative" flex="none" pb={{ base: '0', md: last ? '0' : '3' }}>
-      {last ? null : (
-        <Box position="absolute" left="6px" top="20px" bottom="-4px" w="1px" bg="strong" aria-hidden hideBelow="md" />
-      )}
+    <div className={last ? 'stage last' : 'stage'}>
       <Marker progress={stage.progress} />
-      <Box flex="1" minW="0">
+      <div className="about">
         <NavLink to={`${base}/${stage.views?.[0]?.to ?? stage.to}`} aria-label={`${stage.name}: ${stage.says}`}>
-          <Text
-            as="span"
-            display="inline-block"
-            fontWeight="600"
-            px="1.5"
-            ml="-1.5"
-            borderRadius="3px"
-            bg={inside ? 'ink' : 'transparent'}
-            color={inside ? 'sheet' : 'ink'}
-          >
-            {stage.name}
-          </Text>
-          <Text fontSize="12px" color="soft">
-            {stage.says}
-          </Text>
+          <span className={inside ? 'name inside' : 'name'}>{stage.name}</span>
+          <span className="says">{stage.says}</span>
         </NavLink>
         {inside && stage.views ? (
-          <Box mt="1">
+          <div className="views">
             {stage.views.map(({ to, name, count }) => (
-              <NavLink key={to} to={`${base}/${to}`} end={to === stage.to}>
-                {({ isActive }) => (
-                  <Flex
-                    justify="space-between"
-                    gap="2"
-                    fontSize="13px"
-                    py="0.5"
-                    fontWeight={isActive ? 600 : 400}
-                    borderBottom="2px solid"
-                    borderColor={isActive ? 'ink' : 'transparent'}
-                  >
-                    <span>{name}</span>
-                    <span>{count}</span>
-                  </Flex>
-                )}
+              <NavLink key={to} to={`${base}/${to}`} end={to === stage.to} className="view">
+                <span>{name}</span>
+                <span>{count}</span>
               </NavLink>
             ))}
-          </Box>
+          </div>
         ) : null}
-      </Box>
-    </Flex>
+      </div>
+    </div>
   )
+}
+
+/** Plain elements under the styles of the path: all of it is drawn anew at every step along it. */
+const STYLES = {
+  '& .stage': {
+    display: 'flex',
+    gap: '10px',
+    position: 'relative',
+    flex: 'none',
+    paddingBottom: { base: '0', md: '12px' },
+  },
+  '& .stage.last': { paddingBottom: '0' },
+  '& .stage:not(.last)::before': {
+    content: '""',
+    display: { base: 'none', md: 'block' },
+    position: 'absolute',
+    left: '6px',
+    top: '20px',
+    bottom: '-4px',
+    width: '1px',
+    bg: 'strong',
+  },
+  '& .marker': {
+    position: 'relative',
+    marginTop: '4px',
+    width: '13px',
+    height: '13px',
+    flex: 'none',
+    border: '1px solid',
+    borderColor: 'ink',
+  },
+  '& .about': { flex: 1, minWidth: 0 },
+  '& .name': {
+    display: 'inline-block',
+    fontWeight: 600,
+    paddingInline: '6px',
+    marginLeft: '-6px',
+    borderRadius: '3px',
+  },
+  '& .name.inside': { bg: 'ink', color: 'sheet' },
+  '& .says': { display: 'block', fontSize: '12px', color: 'soft' },
+  '& .views': { marginTop: '4px' },
+  '& .view': {
+    display: 'flex',
+    justifyContent: 'space-between',
+    gap: '8px',
+    fontSize: '13px',
+    paddingBlock: '2px',
+    borderBottom: '2px solid',
+    borderColor: 'transparent',
+  },
+  '& .view.active': { fontWeight: 600, borderColor: 'ink' },
 }
 
 /** Filled: done; half filled: begun; hatched: not begun. */
@@ -151,16 +176,5 @@ function Marker({ progress }: { progress: Progress }) {
     begun: 'linear-gradient(90deg, var(--chakra-colors-ink) 50%, var(--chakra-colors-sheet) 50%)',
     untouched: HATCHING,
   }[progress]
-  return (
-    <Box
-      aria-hidden
-      mt="4px"
-      w="13px"
-      h="13px"
-      flex="none"
-      border="1px solid"
-      borderColor="ink"
-      style={{ background }}
-    />
-  )
+  return <div aria-hidden className="marker" style={{ background }} />
 }
