@@ -143,28 +143,31 @@ function TextView({ path, text, marks, notes, focusOn, column, marginWidth, labe
     const view = shown.current
     if (!view) return
     const { from, to } = lineIn(view)(focusOn)
-    show(view, Math.min(to, from + column - 1))
+    const start = Math.min(to, from + column - 1)
+    const length = marks.find((mark) => mark.line === focusOn && mark.column === column)?.length ?? 0
+    show(view, start, Math.min(length, MOST_SHOWN), marginWidth)
   }, [focusOn, column, path, text, label])
   return <Box ref={parent} flex="1" h="100%" minH="0" overflow="hidden" css={{ '& .cm-editor': { height: '100%' } }} />
 }
 
-/** Pixels that stay free beside a place that is shown. */
-const FREE = 80
+/** Pixels that stay free beside a place that is shown, and units of it that are shown at most. */
+const FREE = 24
+const MOST_SHOWN = 30
 
-/** Scrolls the text, and nothing around it, so that a place stands in its middle. */
-function show(view: EditorView, at: number): void {
-  const { scrollDOM } = view
+/** Scrolls the text, and nothing around it, so that a place stands in its middle; sideways no further than is needed to see all of it. */
+function show(view: EditorView, at: number, length: number, marginWidth: number): void {
+  const { scrollDOM, contentDOM } = view
   view.requestMeasure({
     read: () => {
       const { from, top } = view.lineBlockAt(at)
       // All letters are of one width. A long line is drawn only where it is in sight, so that its place cannot be asked for.
-      return { top: top - scrollDOM.clientHeight / 2, left: (at - from) * view.defaultCharacterWidth }
+      const left = (at - from) * view.defaultCharacterWidth
+      const room = scrollDOM.clientWidth - contentDOM.offsetLeft - marginWidth
+      return { top: top - scrollDOM.clientHeight / 2, left, right: left + length * view.defaultCharacterWidth, room }
     },
-    write: ({ top, left }) => {
+    write: ({ top, left, right, room }) => {
       scrollDOM.scrollTop = top
-      const isInSight =
-        left > scrollDOM.scrollLeft + FREE && left < scrollDOM.scrollLeft + scrollDOM.clientWidth - 3 * FREE
-      if (!isInSight) scrollDOM.scrollLeft = Math.max(0, left - scrollDOM.clientWidth / 2)
+      scrollDOM.scrollLeft = Math.max(0, Math.min(right + FREE - room, left - FREE))
     },
   })
 }

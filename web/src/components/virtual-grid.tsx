@@ -146,6 +146,8 @@ const STYLES = {
   '& .cell': { minWidth: '0', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap', fontSize: '13px' },
   '& .cell.mono': { fontFamily: 'mono' },
   '& .cell.right': { textAlign: 'right' },
+  // Of a path its end says most: what is cut is its beginning.
+  '& .cell.path': { direction: 'rtl', textAlign: 'left' },
   '& .cell.soft': { color: 'soft' },
 }
 

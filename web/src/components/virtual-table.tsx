@@ -10,6 +10,8 @@ export interface Column<T> {
   readonly width?: string
   readonly right?: boolean
   readonly mono?: boolean
+  /** A path: where it is cut, its end is kept. */
+  readonly path?: boolean
   /** What the cell shows. */
   cell(item: T): ReactNode
   /** The whole text, where the cell may cut it. */
@@ -65,7 +67,7 @@ export function VirtualTable<T>({ label, items, columns, maxHeight, minWidth = '
             const item = items[index] as T
             return (
               <Table.Row key={key} h={`${ROW}px`} aria-rowindex={index + 2} bg="sheet">
-                {columns.map(({ head, right, mono, cell, title }) => (
+                {columns.map(({ head, right, mono, path, cell, title }) => (
                   <Table.Cell
                     key={head}
                     py="0"
@@ -73,8 +75,8 @@ export function VirtualTable<T>({ label, items, columns, maxHeight, minWidth = '
                     textAlign={right ? 'right' : 'left'}
                     fontFamily={mono ? 'mono' : undefined}
                   >
-                    <Box truncate title={title?.(item)}>
-                      {cell(item)}
+                    <Box truncate title={title?.(item)} {...(path ? { dir: 'rtl', textAlign: 'left' } : {})}>
+                      {path ? <bdi dir="ltr">{cell(item)}</bdi> : cell(item)}
                     </Box>
                   </Table.Cell>
                 ))}

@@ -28,7 +28,7 @@ export function IntakeScreen() {
       (path) => path,
     )
     return [
-      { head: 'File', mono: true, cell: ({ path }) => path, title: ({ path }) => path },
+      { head: 'File', mono: true, path: true, cell: ({ path }) => path, title: ({ path }) => path },
       { head: 'Size', width: '90px', right: true, cell: ({ size }) => bytes(size) },
       { head: 'Syntax', width: '90px', cell: ({ syntax }) => SYNTAX_WORDS[syntax] },
       { head: 'Encoding', width: '120px', cell: ({ encoding }) => (encoding ? encodingText(encoding) : '–') },
@@ -47,7 +47,7 @@ export function IntakeScreen() {
       },
       {
         head: 'Read',
-        width: '40%',
+        width: '28%',
         cell: (file) => <FileReading file={file} busy={busy} onChoose={mutate} />,
         title: readingText,
       },

@@ -35,7 +35,7 @@ const COLUMNS: readonly Column<Taking>[] = [
   { head: 'Paints', width: '110px', cell: ({ use }) => use },
   { head: 'Subject', mono: true, cell: subjectsOf, title: subjectsOf },
   { head: 'Takes it from', width: '150px', mono: true, cell: sourceOf, title: sourceOf },
-  { head: 'Place', mono: true, cell: placeOf, title: placeOf },
+  { head: 'Place', mono: true, path: true, cell: placeOf, title: placeOf },
 ]
 
 function subjectsOf({ subjects }: Taking): string {

@@ -181,6 +181,7 @@ function placeColumns(siteId: string): readonly Column<PlaceOf>[] {
     {
       head: 'Place',
       mono: true,
+      path: true,
       cell: (place) => <Link to={placePath(siteId, place)}>{`${place.path}:${place.line}`}</Link>,
       title: ({ path, line }) => `${path}:${line}`,
     },

@@ -1,11 +1,21 @@
 import { Flex, Text } from '@chakra-ui/react'
-import { correctedBy, parseColor } from '@undo-ink/core'
+import { correctedBy, type FindingCode, parseColor } from '@undo-ink/core'
 import { ActButton } from '../../components/act-button.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { FINDING_WORDS } from '../../components/words.ts'
 import { useWork } from '../../work/work.tsx'
 import type { FindingRow } from './finding-rows.ts'
+
+/** What follows from those that need no putting right. */
+const ADVICE: Partial<Record<FindingCode, string>> = {
+  'overridden-in-rule':
+    'Another declaration of the same property stands below it in its rule and wins. What is decided for its colours is written all the same, and changes nothing on the pages.',
+  'outside-rules':
+    'No rule is around it, so that browsers pass over it. What is decided for its colours changes nothing on the pages.',
+  'unparsed-script': 'Its strings were read all the same; what its code does was not.',
+  'drawing-not-reversible': 'Its colours are not listed: written back, the rest of it could change.',
+}
 
 /** One finding in words, and the act that accepts what was likely meant or takes that back. */
 export function FindingCard({ row, onToggle }: { row: FindingRow; onToggle(row: FindingRow): void }) {
@@ -18,7 +28,7 @@ export function FindingCard({ row, onToggle }: { row: FindingRow; onToggle(row: 
       </Text>
       {meaning === null ? (
         <Text mt="1" color="soft">
-          What was meant cannot be told from the text. It stays as it came.
+          {ADVICE[code] ?? 'What was meant cannot be told from the text. It stays as it came.'}
         </Text>
       ) : (
         <Text mt="1">

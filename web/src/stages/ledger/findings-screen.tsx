@@ -33,9 +33,11 @@ export function FindingsScreen() {
   return (
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="420px">
       <StageHead title="Findings" sentence={sentence(rows.length, open.length, corrected)}>
-        <ActButton main disabled={open.length === 0} onClick={() => putRight(open)}>
-          Put all {open.length > 0 ? number(open.length) : ''} right
-        </ActButton>
+        {open.length === 0 ? null : (
+          <ActButton main onClick={() => putRight(open)}>
+            Put all {number(open.length)} right
+          </ActButton>
+        )}
       </StageHead>
       {selected === null ? (
         <Sheet p="6">
@@ -120,8 +122,10 @@ function FindingsTable({ rows, at, onSelect, onLetter }: FindingsTableProps) {
               {correction ? '✓ ' : ''}
               {finding.meaning === null ? '–' : <MeantColor text={finding.meaning} />}
             </div>
-            <div role="gridcell" className="cell mono" title={`${finding.path}:${finding.line}`}>
-              {finding.path}:{finding.line}
+            <div role="gridcell" className="cell mono path" title={`${finding.path}:${finding.line}`}>
+              <bdi dir="ltr">
+                {finding.path}:{finding.line}
+              </bdi>
             </div>
           </GridRow>
         )

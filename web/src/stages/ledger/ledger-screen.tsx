@@ -32,6 +32,7 @@ import { ViewsMenu } from './views-menu.tsx'
 const CHIPS: readonly (readonly [Facet, number])[] = [
   ['use', 8],
   ['state', 4],
+  ['origin', 3],
 ]
 const SHOWN = new Map(CHIPS)
 const MENUS: readonly Facet[] = ['state', 'standing', 'file', 'heading', 'syntax', 'notation', 'confidence', 'origin']
@@ -134,7 +135,7 @@ export function LedgerScreen() {
             <span aria-hidden>×</span> {stretch.length === 1 ? stretch[0] : count(stretch.length, 'cluster')}
           </ActButton>
         ) : null}
-        {CHIPS.map(([facet, most]) => (
+        {CHIPS.filter(([facet]) => facet !== 'origin' || viewed.facets.origin.length > 1).map(([facet, most]) => (
           <FacetChips
             key={facet}
             facet={facet}

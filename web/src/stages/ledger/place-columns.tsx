@@ -13,6 +13,8 @@ export interface PlaceColumn {
   readonly track: string
   readonly mono?: boolean
   readonly right?: boolean
+  /** A path: where it is cut, its end is kept. */
+  readonly path?: boolean
   text(place: PlaceOf, outcome: Outcome): string
   /** Shown instead of the text. */
   cell?(place: PlaceOf, outcome: Outcome): ReactNode
@@ -63,15 +65,18 @@ export const PLACE_COLUMNS: readonly PlaceColumn[] = [
   },
   { key: 'notation', head: 'Notation', track: '84px', text: ({ notation }) => notation },
   { key: 'sureness', head: 'Sureness', track: '72px', text: ({ confidence }) => confidence },
-  { key: 'file', head: 'File', track: 'minmax(110px, 1.2fr)', mono: true, text: ({ path }) => path },
+  { key: 'file', head: 'File', track: 'minmax(110px, 1.2fr)', mono: true, path: true, text: ({ path }) => path },
   { key: 'line', head: 'Line', track: '48px', mono: true, right: true, text: ({ line }) => String(line) },
 ]
 
 const USUAL: readonly string[] = ['written', 'state', 'paints', 'subject', 'line']
 
+/** Under the name of a variable it is worth knowing where it is set: on which theme, at which width. */
+const OF_VARIABLES: readonly string[] = ['written', 'paints', 'selector', 'file', 'line']
+
 /** The columns of some keys, in their order; the usual ones for none, with the file where the groups do not name it. */
 export function columnsOf(keys: readonly string[] | null, grouping: Grouping): readonly PlaceColumn[] {
-  const usual = grouping === 'file' ? USUAL : [...USUAL, 'file']
+  const usual = grouping === 'file' ? USUAL : grouping === 'variable' ? OF_VARIABLES : [...USUAL, 'file']
   const found = PLACE_COLUMNS.filter(({ key }) => (keys ?? usual).includes(key))
   return found.length > 0 ? found : PLACE_COLUMNS.filter(({ key }) => usual.includes(key))
 }

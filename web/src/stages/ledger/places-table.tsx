@@ -204,12 +204,18 @@ const PlaceRow = memo(function PlaceRow({
       <div role="gridcell" aria-label={place.color} className="cell">
         <PlainSwatch color={place.color} alpha={fullStrength ? 1 : (place.alpha ?? 1)} />
       </div>
-      {columns.map(({ key, mono, right, text, cell }) => {
+      {columns.map(({ key, mono, right, path, text, cell }) => {
         const words = text(place, outcome)
-        const names = ['cell', mono ? 'mono' : '', right ? 'right' : '', words === 'rest' ? 'soft' : '']
+        const names = [
+          'cell',
+          mono ? 'mono' : '',
+          right ? 'right' : '',
+          path ? 'path' : '',
+          words === 'rest' ? 'soft' : '',
+        ]
         return (
           <div key={key} role="gridcell" className={names.filter(Boolean).join(' ')} title={words}>
-            {cell ? cell(place, outcome) : words}
+            {cell ? cell(place, outcome) : path ? <bdi dir="ltr">{words}</bdi> : words}
           </div>
         )
       })}

@@ -41,7 +41,7 @@ const COLUMNS: readonly Column<Doing>[] = [
   { head: 'Changes', width: '180px', mono: true, cell: whatOf, title: whatOf },
   { head: 'Before', width: '150px', mono: true, cell: (doing) => <Value {...sidesOf(doing).before} /> },
   { head: 'Then', width: '150px', mono: true, cell: (doing) => <Value {...sidesOf(doing).after} /> },
-  { head: 'Place', width: '190px', mono: true, cell: placeOf, title: placeOf },
+  { head: 'Place', width: '190px', mono: true, path: true, cell: placeOf, title: placeOf },
 ]
 
 function elementOf({ element }: Doing): string {
