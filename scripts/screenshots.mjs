@@ -28,6 +28,7 @@ const VIEWS = [
   'ledger/colors',
   'ledger/colors/%237a2433',
   'ledger/scripts',
+  'ledger/findings',
   'mapping/clusters',
   'mapping/palette',
   'look',
@@ -60,6 +61,7 @@ try {
     if (view === 'mapping/clusters') await page.getByRole('button', { name: /^soft text/ }).hover()
     if (view === 'look') await page.frameLocator('iframe').last().getByRole('heading', { level: 1 }).waitFor()
     await take(NAMES[view] ?? view.replace(/^.*\//, ''))
+    if (view === 'ledger/places') await takePicking()
   }
 } finally {
   await browser.close()
@@ -67,6 +69,15 @@ try {
   await new Promise((resolve) => server.once('exit', resolve))
   await cluster.stop()
   rmSync(folder, { recursive: true, force: true })
+}
+
+/** The dialog in which a colour is picked, with a point of the page in it. */
+async function takePicking() {
+  await page.getByRole('button', { name: 'Pick …' }).click()
+  await page.getByRole('radio', { name: 'text' }).waitFor()
+  await page.getByRole('application').click({ position: { x: 100, y: 186 } })
+  await page.getByText('the very same').waitFor()
+  await take('pick')
 }
 
 async function take(name) {

@@ -1,9 +1,10 @@
-import { chakra, Flex, Text } from '@chakra-ui/react'
+import { Flex, Text } from '@chakra-ui/react'
 import type { Snapshot } from '@undo-ink/contracts'
 import { useState } from 'react'
 import { useDropzone } from 'react-dropzone'
 import { useImageBytes } from '../api/copies.ts'
 import { ActButton } from '../components/act-button.tsx'
+import { Choice } from '../components/choice.tsx'
 import { Loading } from '../components/loading.tsx'
 import { bytes as bytesText } from '../components/words.ts'
 import { ImagePicker } from './image-picker.tsx'
@@ -28,42 +29,6 @@ export function InheritedImage({ files, onPick }: { files: Snapshot['files']; on
         <Loading />
       )}
     </>
-  )
-}
-
-interface ChoiceProps {
-  readonly label: string
-  readonly value: string
-  readonly options: readonly (readonly [string, string])[]
-  onChoose(value: string): void
-}
-
-/** One of many, by name. */
-export function Choice({ label, value, options, onChoose }: ChoiceProps) {
-  return (
-    <chakra.label display="flex" alignItems="center" gap="2" fontSize="12px" color="soft" mb="2">
-      {label}
-      <chakra.select
-        value={value}
-        onChange={(event) => onChoose(event.target.value)}
-        h="30px"
-        px="2"
-        maxW="420px"
-        fontFamily="mono"
-        fontSize="13px"
-        color="ink"
-        bg="sheet"
-        border="1px solid"
-        borderColor="strong"
-        borderRadius="3px"
-      >
-        {options.map(([key, text]) => (
-          <option key={key} value={key}>
-            {text}
-          </option>
-        ))}
-      </chakra.select>
-    </chakra.label>
   )
 }
 

@@ -16,9 +16,9 @@ export const FACET_WORDS: Readonly<Record<Facet, string>> = {
 const STANDING_WORDS: Readonly<Record<string, string>> = { open: 'open', decided: 'takes a role', kept: 'kept' }
 
 const ORIGIN_WORDS: Readonly<Record<string, string>> = {
-  own: 'the site’s own',
+  own: 'the site’s',
   'third-party': 'third-party',
-  generated: 'made from another file',
+  generated: 'made from others',
 }
 
 const SURENESS_WORDS: Readonly<Record<Confidence, string>> = {

@@ -32,10 +32,9 @@ import { ViewsMenu } from './views-menu.tsx'
 const CHIPS: readonly (readonly [Facet, number])[] = [
   ['use', 8],
   ['state', 4],
-  ['origin', 3],
 ]
 const SHOWN = new Map(CHIPS)
-const MENUS: readonly Facet[] = ['state', 'standing', 'file', 'heading', 'syntax', 'notation', 'confidence', 'origin']
+const MENUS: readonly Facet[] = ['state', 'standing', 'file', 'heading', 'syntax', 'notation', 'confidence']
 
 const GROUPING_SEGMENTS = GROUPINGS.map((value) => ({ value, text: value === 'color' ? 'colour' : value }))
 const NONE: readonly string[] = []
@@ -82,8 +81,18 @@ export function LedgerScreen() {
   const columns = useMemo(() => columnsOf(address.columns, view.grouping), [address.columns, view.grouping])
   const onColumns = useStable((next: readonly string[] | null) => change({ columns: next }))
   const onGrouping = useStable((grouping: Grouping) => change({ grouping }))
-  const files = places.ledger.columns.path.values.length
   if (!viewed) return <Loading says={`Laying out ${count(places.length, 'place')} …`} />
+  const files = places.ledger.columns.path.values.length
+  const chips = (facet: Facet, most: number) => (
+    <FacetChips
+      key={facet}
+      facet={facet}
+      most={most}
+      values={viewed.facets[facet]}
+      chosen={address.chosen[facet] ?? NONE}
+      onChoose={onChoose}
+    />
+  )
   return (
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="480px">
       <StageHead
@@ -135,18 +144,10 @@ export function LedgerScreen() {
             <span aria-hidden>×</span> {stretch.length === 1 ? stretch[0] : count(stretch.length, 'cluster')}
           </ActButton>
         ) : null}
-        {CHIPS.filter(([facet]) => facet !== 'origin' || viewed.facets.origin.length > 1).map(([facet, most]) => (
-          <FacetChips
-            key={facet}
-            facet={facet}
-            most={most}
-            values={viewed.facets[facet]}
-            chosen={address.chosen[facet] ?? NONE}
-            onChoose={onChoose}
-          />
-        ))}
+        {CHIPS.map(([facet, most]) => chips(facet, most))}
       </Flex>
       <Flex gap="1.5" mb="3" wrap="wrap" align="center">
+        {viewed.facets.origin.length > 1 ? chips('origin', viewed.facets.origin.length) : null}
         {MENUS.filter((facet) => viewed.facets[facet].length > (SHOWN.get(facet) ?? 0)).map((facet) => (
           <FacetMenu
             key={facet}

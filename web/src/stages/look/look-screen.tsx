@@ -4,6 +4,7 @@ import { type RefObject, useLayoutEffect, useRef, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useStore } from 'zustand'
 import { useVisit } from '../../api/copies.ts'
+import { Choice } from '../../components/choice.tsx'
 import { Loading } from '../../components/loading.tsx'
 import { Note } from '../../components/note.tsx'
 import { Segments } from '../../components/segments.tsx'
@@ -59,30 +60,15 @@ function Pages({ visit }: { visit: Visit }) {
         title="Look"
         sentence={`${count(visit.pages.length, 'page')}, as received and with ${number(standing.toRole + standing.kept)} of ${count(places.length, 'place')} decided. The site's own scripts and outside addresses are switched off here.`}
       >
-        <chakra.label display="flex" alignItems="center" gap="2" fontSize="12px" color="soft">
-          Page
-          <chakra.select
-            value={visit.pages.includes(shown) ? shown : page}
-            onChange={(event) => {
-              setPage(event.target.value)
-              setTurn(turn + 1)
-            }}
-            h="32px"
-            px="2"
-            maxW="240px"
-            fontFamily="mono"
-            fontSize="13px"
-            color="ink"
-            bg="sheet"
-            border="1px solid"
-            borderColor="strong"
-            borderRadius="3px"
-          >
-            {visit.pages.map((path) => (
-              <option key={path}>{path}</option>
-            ))}
-          </chakra.select>
-        </chakra.label>
+        <Choice
+          label="Page"
+          value={visit.pages.includes(shown) ? shown : page}
+          options={visit.pages.map((path) => [path, path])}
+          onChoose={(path) => {
+            setPage(path)
+            setTurn(turn + 1)
+          }}
+        />
         <Segments
           label="Width of the window"
           segments={WIDTH_SEGMENTS}

@@ -1,0 +1,37 @@
+import { chakra } from '@chakra-ui/react'
+
+interface ChoiceProps {
+  readonly label: string
+  readonly value: string
+  readonly options: readonly (readonly [string, string])[]
+  onChoose(value: string): void
+}
+
+/** One of many, by name. */
+export function Choice({ label, value, options, onChoose }: ChoiceProps) {
+  return (
+    <chakra.label display="flex" alignItems="center" gap="2" fontSize="12px" color="soft">
+      {label}
+      <chakra.select
+        value={value}
+        onChange={(event) => onChoose(event.target.value)}
+        h="30px"
+        px="2"
+        maxW="420px"
+        fontFamily="mono"
+        fontSize="13px"
+        color="ink"
+        bg="sheet"
+        border="1px solid"
+        borderColor="strong"
+        borderRadius="3px"
+      >
+        {options.map(([key, text]) => (
+          <option key={key} value={key}>
+            {text}
+          </option>
+        ))}
+      </chakra.select>
+    </chakra.label>
+  )
+}
