@@ -5,7 +5,10 @@ import { expect, test } from './fixtures.ts'
 test('the ledger is searched, narrowed, kept under a name and come back to', async ({ page, siteUrl }) => {
   await page.goto(`${siteUrl}/ledger/places`)
   const search = page.getByRole('searchbox')
+  await search.fill('#7a243')
+  await expect(page.getByText('no colour: sought as a text')).toBeVisible()
   await search.fill('7a2433')
+  await expect(page.getByText('no colour: sought as a text')).toBeHidden()
   await expect(page.getByText('56 of 364 places shown, in 4 colours')).toBeVisible()
   const grid = page.getByRole('grid', { name: /^Places/ })
   await expect(grid).toContainText('ΔE 0.00')

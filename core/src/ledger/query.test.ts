@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import { readSource } from '../source/read.ts'
 import { ledgerOf } from './ledger.ts'
-import { readQuery } from './query.ts'
+import { isNearlyColor, readQuery } from './query.ts'
 import { distancesTo, labsOf, markHits, markText } from './search.ts'
 
 const text = `/* Fares */ .Fare-table:hover { color: #7a2433 } :root { --brand: #fff } b { border-color: color(display-p3 1 0 0) }`
@@ -55,3 +55,13 @@ it('a colour is as far from itself as nothing, and what is no colour is nowhere 
   expect(distances[1]).toBeGreaterThan(20)
   expect([...distancesTo('nonsense', labs)]).toEqual([Infinity, Infinity, Infinity])
 })
+
+it.each([
+  ['#7a243', true],
+  ['#', true],
+  ['rgb(122, 36', true],
+  ['oklch(50%)', true],
+  ['fares', false],
+  ['.red', false],
+  ['color', false],
+])('%s is nearly a colour: %s', (typed, is) => expect(isNearlyColor(typed)).toBe(is))

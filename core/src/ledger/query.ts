@@ -16,3 +16,11 @@ export function readQuery(typed: string): Query | null {
   const color = written ?? (BARE_HEX.test(text) && !LETTERS.test(text) ? parseColor(`#${text}`) : null)
   return color ? { kind: 'color', color: opaqueKey(color) } : { kind: 'text', text }
 }
+
+/** A `#` with any digits, or a function of colors that is not closed or holds something else. */
+const NEARLY = /^#[\da-z]*$|^(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\(/i
+
+/** Whether a text that is sought was likely meant as a color, and is none. */
+export function isNearlyColor(text: string): boolean {
+  return NEARLY.test(text)
+}

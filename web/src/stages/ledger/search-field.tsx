@@ -1,5 +1,5 @@
 import { chakra, Flex, Text } from '@chakra-ui/react'
-import { readQuery } from '@undo-ink/core'
+import { isNearlyColor, readQuery } from '@undo-ink/core'
 import { Swatch } from '../../components/swatch.tsx'
 import { REACHES } from './address.ts'
 
@@ -43,6 +43,11 @@ export function SearchField({ typed, reach, onType, onReach }: SearchFieldProps)
         fontSize="13px"
         fontFamily={query?.kind === 'color' ? 'mono' : undefined}
       />
+      {query?.kind === 'text' && isNearlyColor(query.text) ? (
+        <Text as="span" role="status" fontSize="12px" whiteSpace="nowrap">
+          no colour: sought as a text
+        </Text>
+      ) : null}
       {query?.kind === 'color' ? (
         <Flex as="label" align="center" gap="2" fontSize="12px" whiteSpace="nowrap">
           <Text as="span" w="86px">
