@@ -102,6 +102,7 @@ describe('broken sheets', () => {
         column: 1,
         excerpt: '/* open',
         meaning: null,
+        remedy: null,
       },
     ])
   })
