@@ -12,6 +12,13 @@ export const roleSchema = z
       .min(1, 'Give the role a color')
       .max(200, 'At most 200 characters')
       .describe('Any CSS notation, opaque'),
+    serves: z.enum(['text', 'ground', 'line']).optional().describe('What it is for; left out: what its name says'),
+    on: z
+      .array(z.string().min(1).max(64))
+      .max(200)
+      .readonly()
+      .optional()
+      .describe('Ids of the grounds that it stands on; left out: every one'),
   })
   .describe('A color of the brand by the job that it does')
 true satisfies Same<z.infer<typeof roleSchema>, Role>

@@ -2,6 +2,10 @@ import { converter, toGamut } from 'culori'
 import { type Color, inSrgbGamut } from '../color/color.ts'
 import { parseColor } from '../color/literal.ts'
 
+/** What a role is for, by which it is judged: text and lines stand on grounds. */
+export const SERVES = ['text', 'ground', 'line'] as const
+export type Serves = (typeof SERVES)[number]
+
 /** A color of the brand by the job that it does. */
 export interface Role {
   /** Stays the same when the role is renamed. */
@@ -9,6 +13,10 @@ export interface Role {
   readonly name: string
   /** Any CSS notation, opaque. */
   readonly color: string
+  /** Left out: what its name says. */
+  readonly serves?: Serves
+  /** Ids of the grounds that it stands on; left out: every one. */
+  readonly on?: readonly string[]
 }
 
 export type RoleColorProblem = 'not-a-color' | 'not-opaque'
@@ -34,4 +42,25 @@ export function inSrgb(color: Color): Color {
 export function sameRoleName(a: string, b: string): boolean {
   const plain = (name: string) => name.trim().replace(/\s+/g, ' ').toLowerCase()
   return plain(a) === plain(b)
+}
+
+/** What a role is for: as it says, or as its name does. */
+export function servesOf({ serves, name }: Pick<Role, 'serves' | 'name'>): Serves {
+  if (serves !== undefined) return serves
+  if (/\b(?:text|link|heading|success|warning|error|notice)\b/i.test(name)) return 'text'
+  return /\b(?:line|border|rule|outline|focus)\b/i.test(name) ? 'line' : 'ground'
+}
+
+/** The grounds of a palette that a role stands on, in their order: those that it names, else what its name says ("text on primary"), else every one. */
+export function groundsOf(role: Role, roles: readonly Role[]): Role[] {
+  const grounds = roles.filter((other) => servesOf(other) === 'ground')
+  if (role.on !== undefined) return grounds.filter(({ id }) => role.on?.includes(id))
+  const named = /\bon\s+(.+)$/i.exec(role.name)?.[1]
+  const only = grounds.filter(({ name }) => named !== undefined && sameRoleName(name, named))
+  if (only.length > 0) return only
+  // What has a text of its own carries no other, unless somebody says so.
+  const owned = new Set(
+    roles.flatMap(({ name }) => /\bon\s+(.+)$/i.exec(name)?.[1]?.trim().replace(/\s+/g, ' ').toLowerCase() ?? []),
+  )
+  return grounds.filter(({ name }) => !owned.has(name.trim().replace(/\s+/g, ' ').toLowerCase()))
 }

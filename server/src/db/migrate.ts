@@ -6,6 +6,7 @@ import { fileChoice } from './migrations/2026-11-25-file-choice.ts'
 import { firstSlice } from './migrations/2026-11-25-first-slice.ts'
 import { jobs } from './migrations/2026-11-25-jobs.ts'
 import { readingVersion } from './migrations/2026-11-25-reading-version.ts'
+import { roleJobs } from './migrations/2026-11-25-role-jobs.ts'
 import { views } from './migrations/2026-11-25-views.ts'
 import { words } from './migrations/2026-11-25-words.ts'
 
@@ -17,6 +18,7 @@ export const MIGRATIONS: readonly Migration[] = [
   jobs,
   views,
   words,
+  roleJobs,
 ]
 
 /** Any number that no other program takes as its advisory lock. */

@@ -1,5 +1,5 @@
 import type { Choice, Job, Problem, SkipReason } from '@undo-ink/contracts'
-import type { Encoding, FileChoice, PlanEvent, Reading, Syntax, ThirdParty } from '@undo-ink/core'
+import type { Encoding, FileChoice, PlanEvent, Reading, Serves, Syntax, ThirdParty } from '@undo-ink/core'
 import {
   type CreationOptional,
   DataTypes,
@@ -42,6 +42,10 @@ export class RoleRow extends Row<RoleRow> {
   declare position: number
   declare name: string
   declare color: string
+  /** null: what its name says. */
+  declare serves: Serves | null
+  /** Ids of the grounds that it stands on; null: every one. */
+  declare onRoles: readonly string[] | null
 }
 
 export class SiteRow extends Row<SiteRow> {
@@ -208,6 +212,8 @@ export function initModels(sequelize: Sequelize): void {
     position: integer(),
     name: text(),
     color: text(),
+    serves: nullable(text()),
+    onRoles: nullable(json()),
   })
   define(SiteRow, 'sites', { id: key(uuid()), clientId: uuid(), name: text(), createdAt: date() })
   define(SnapshotRow, 'snapshots', { id: key(uuid()), siteId: uuid(), receivedAt: date(), digest: text() })

@@ -21,7 +21,13 @@ export async function rolesOf(paletteId: string, version: number, transaction?: 
     order: [['position', 'ASC']],
     transaction: transaction ?? null,
   })
-  return rows.map(({ id, name, color }) => ({ id, name, color }))
+  return rows.map(({ id, name, color, serves, onRoles }) => ({
+    id,
+    name,
+    color,
+    ...(serves === null ? {} : { serves }),
+    ...(onRoles === null ? {} : { on: onRoles }),
+  }))
 }
 
 export async function paletteVersions(paletteId: string, transaction?: Transaction): Promise<number[]> {

@@ -38,7 +38,10 @@ export async function addPaletteVersion(
 ): Promise<void> {
   await PaletteVersionRow.create({ paletteId, version }, { transaction })
   await RoleRow.bulkCreate(
-    roles.map((role, position) => ({ ...role, position, paletteId, version })),
+    roles.map(({ id, name, color, serves, on }, position) => ({
+      ...{ paletteId, version, id, position, name, color },
+      ...{ serves: serves ?? null, onRoles: on ?? null },
+    })),
     { transaction },
   )
 }

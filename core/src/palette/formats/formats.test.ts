@@ -1,0 +1,149 @@
+import { describe, expect, it } from 'vitest'
+import { opaqueKey } from '../../color/color.ts'
+import { parseColor } from '../../color/literal.ts'
+import type { Role } from '../role.ts'
+import { PALETTE_FILES, type PaletteFile, readPalette } from './formats.ts'
+
+const read = (text: string, name?: string) =>
+  readPalette(text, name).colors.map(({ name, color, remark }) => [name, color, ...(remark ? [remark] : [])])
+const lost = (text: string, name?: string) => readPalette(text, name).refused.map(({ text, why }) => [text, why])
+
+describe('a mail', () => {
+  it('gives its colours, one or several on a line, with the words before or behind them', () => {
+    const mail = [
+      'Hello, the new brand is done. We take 3 colours:',
+      ' - Primary: #0b6e74',
+      '• the orange = d9822b (for buttons)',
+      'text "#1f2a30", links #0a5a8a',
+      'rgb(251, 250, 246) as the ground',
+      'Ink: navy',
+      'Call me on 123456789, order 2024-112233!',
+    ].join('\r\n')
+    expect(read(mail)).toEqual([
+      ['Primary', '#0b6e74'],
+      ['the orange', '#d9822b', 'hash-added'],
+      ['text', '#1f2a30'],
+      ['links', '#0a5a8a'],
+      ['as the ground', 'rgb(251, 250, 246)'],
+      ['Ink', 'navy'],
+    ])
+    expect(readPalette(mail).colors.map(({ line }) => line)).toEqual([2, 3, 4, 4, 5, 6])
+  })
+
+  it('says what it made of them, and what is none', () => {
+    expect(read('shade: rgba(0, 0, 0, .5)\nveil #11223380\nwide color(display-p3 0 1 0)')).toEqual([
+      ['shade', 'rgb(0, 0, 0)', 'alpha-left-out'],
+      ['veil', '#112233', 'alpha-left-out'],
+      ['wide', 'color(display-p3 0 1 0)', 'outside-srgb'],
+    ])
+    expect(lost('Primary: #0b6e7\nAccent: #orange\nTables: 12')).toEqual([
+      ['#0b6e7', 'no-color'],
+      ['Accent: #orange', 'no-color'],
+    ])
+    expect(readPalette('')).toEqual({ format: 'text', colors: [], refused: [] })
+  })
+})
+
+describe('a design token file', () => {
+  // The examples of the format (Format Module 2025.10 §5.1, §6 and §7; Color Module §4), names changed.
+  const FILE = JSON.stringify({
+    brand: {
+      $type: 'color',
+      acid: { $value: { colorSpace: 'srgb', components: [0, 1, 0.4], alpha: 1, hex: '#00ff66' } },
+      hsl: { $value: { colorSpace: 'hsl', components: [330, 100, 50] } },
+      lab: { $value: { colorSpace: 'oklch', components: [0.7016, 0.3225, 328.363] } },
+      old: { $value: '#7a2433' },
+      nested: {
+        same: { $value: '{brand.acid}' },
+        round: { $value: '{brand.nested.again}' },
+        again: { $value: '{brand.nested.round}' },
+      },
+      nothing: { $value: '{brand.gone}' },
+      wrong: { $value: 'not a colour' },
+    },
+    space: { $type: 'dimension', small: { $value: { value: 4, unit: 'px' } } },
+    also: { $value: '{brand.old}', $type: 'color' },
+  })
+
+  it('gives its colours through groups, handed down types and aliases', () => {
+    expect(read(FILE)).toEqual([
+      ['brand acid', 'color(srgb 0 1 0.4)'],
+      ['brand hsl', 'hsl(330 100% 50%)'],
+      ['brand lab', 'oklch(0.7016 0.3225 328.363)'],
+      ['brand old', '#7a2433'],
+      ['brand nested same', 'color(srgb 0 1 0.4)'],
+      ['also', '#7a2433'],
+    ])
+    expect(lost(FILE)).toEqual([
+      ['brand.nested.round', 'leads-to-itself'],
+      ['brand.nested.again', 'leads-to-itself'],
+      ['brand.nothing', 'leads-to-nothing'],
+      ['brand.wrong', 'no-color'],
+    ])
+  })
+
+  it('is none where nothing in it has a value', () => {
+    expect(readPalette('{"primary": "#0b6e74"}').format).toBe('text')
+  })
+})
+
+describe('other files', () => {
+  it('custom properties and variables give those that hold a colour of their own', () => {
+    expect(
+      read(':root { --brand-primary: #0b6e74; --gap: 4px; --link: var(--brand-primary); --veil: rgba(0,0,0,.2) }'),
+    ).toEqual([
+      ['brand primary', '#0b6e74'],
+      ['veil', 'rgb(0,0,0)', 'alpha-left-out'],
+    ])
+    expect(read('--a_b: tan;\n--c: #fff')).toEqual([
+      ['a b', 'tan'],
+      ['c', '#fff'],
+    ])
+    expect(read('$primary: #0b6e74;\n$dark: darken($primary, 5%);', 'v.scss')).toEqual([['primary', '#0b6e74']])
+    expect(read('@primary: #0b6e74;')).toEqual([['primary', '#0b6e74']])
+  })
+
+  it('.gpl gives its lines, and refuses those that are none', () => {
+    const text =
+      'GIMP Palette\nName: Brand\nColumns: 4\n# remark\n 11 110 116\tPrimary\n255 255 255\tUntitled\n  0 0 0\n300 0 0 Red\nnonsense'
+    expect(read(text)).toEqual([
+      ['Primary', '#0b6e74'],
+      [null, '#ffffff'],
+      [null, '#000000'],
+    ])
+    expect(lost(text)).toEqual([
+      ['300 0 0 Red', 'no-color'],
+      ['nonsense', 'no-color'],
+    ])
+  })
+
+  it('CSV is read with every sort of quoting', () => {
+    const text = 'role;hex\n"soft; ""text""";#5a6870\nline,;"oklch(85% 0.018 220)"\nlink;0a5a8a\nnothing;here'
+    expect(read(text, 'brand.csv')).toEqual([
+      ['soft; "text"', '#5a6870'],
+      ['line,', 'oklch(85% 0.018 220)'],
+      ['link', '#0a5a8a', 'hash-added'],
+    ])
+    expect(lost(text, 'brand.csv')).toEqual([['nothing, here', 'no-color']])
+  })
+})
+
+it('what is written out comes back the same, in every format', () => {
+  const roles: Role[] = [
+    { id: 'a', name: 'primary', color: '#0b6e74' },
+    { id: 'b', name: 'text on primary', color: 'white' },
+    { id: 'c', name: 'line', color: 'oklch(85% 0.018 220)' },
+    { id: 'd', name: 'line', color: '#111' },
+    { id: 'e', name: '=cmd()', color: 'rgb(1 2 3)' },
+  ]
+  const keys = (colors: readonly string[]) => colors.map((color) => opaqueKey(parseColor(color) as never))
+  for (const [format, { ending, write }] of Object.entries(PALETTE_FILES) as [
+    PaletteFile,
+    (typeof PALETTE_FILES)[PaletteFile],
+  ][]) {
+    const offer = readPalette(write('Brand', roles), `brand.${ending}`)
+    expect(keys(offer.colors.map(({ color }) => color)), format).toEqual(keys(roles.map(({ color }) => color)))
+    expect(offer.refused, format).toEqual([])
+    expect(offer.colors[1]?.name, format).toBe('text on primary')
+  }
+})
