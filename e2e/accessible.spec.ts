@@ -26,9 +26,10 @@ for (const view of VIEWS) {
     await page.goto(siteUrl + view)
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
     await expect(page.getByText('Loading')).toHaveCount(0)
-    // The frames show the client's site, not ours.
+    // The frames show the client's site, and specimens its colours as they are read or not: what they say stands beside them.
     const { violations } = await new AxeBuilder({ page })
       .exclude('iframe')
+      .exclude('.specimen')
       .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
       .analyze()
     expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([])

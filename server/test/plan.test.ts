@@ -130,6 +130,19 @@ describe('the history of a plan', () => {
 })
 
 describe('the palette', () => {
+  it('keeps what each role is for, and where it stands', async () => {
+    const { planId } = await siteWith(harness, 'Jobs', FILES)
+    const roles = [
+      { ...PRIMARY, serves: 'ground' },
+      { id: 't', name: 'words', color: '#fff', serves: 'text', on: ['p'] },
+      { id: 'l', name: 'line', color: '#ccc', on: [] },
+    ]
+    const { body: plan } = await palette(planId, 0, roles).expect(201)
+    const { body } = await harness.http.get(`/api/palettes/${plan.paletteId}`).expect(200)
+    expect(body.versions.at(-1).roles).toEqual(roles)
+    await palette(planId, 1, [{ ...PRIMARY, serves: 'everything' }]).expect(400)
+  })
+
   it('gets a version with each change, and the plan moves along, undoably', async () => {
     const { planId } = await siteWith(harness, 'Palette', FILES)
     const { body } = await palette(planId, 0, [PRIMARY]).expect(201)

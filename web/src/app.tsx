@@ -14,7 +14,6 @@ import { PagesScreen } from './stages/intake/pages-screen.tsx'
 import { ApartScreen } from './stages/ledger/apart-screen.tsx'
 import { ScriptsScreen } from './stages/ledger/scripts-screen.tsx'
 import { MappingScreen } from './stages/mapping/mapping-screen.tsx'
-import { PaletteScreen } from './stages/mapping/palette-screen.tsx'
 import { system } from './theme/system.ts'
 
 const client = new QueryClient({
@@ -77,7 +76,12 @@ const router = createBrowserRouter([
           },
           { path: 'mapping', element: <Navigate to="clusters" replace /> },
           { path: 'mapping/clusters', element: <MappingScreen /> },
-          { path: 'mapping/palette', element: <PaletteScreen /> },
+          {
+            path: 'mapping/palette',
+            lazy: async () => ({
+              Component: (await import('./stages/mapping/palette/palette-screen.tsx')).PaletteScreen,
+            }),
+          },
           {
             path: 'look',
             lazy: async () => ({ Component: (await import('./stages/look/look-screen.tsx')).LookScreen }),

@@ -40,12 +40,15 @@ describe('what a role is for', () => {
 
   it('and what it says goes before', () => expect(servesOf({ name: 'text', serves: 'ground' })).toBe('ground'))
 
-  it('texts stand on the ground that they name, on those that they are given, else on every one without a text of its own', () => {
+  it('texts stand on the ground that they name, on those that they are given, else on those that are called grounds', () => {
     const on = (name: string, more: Partial<Role> = {}) =>
       groundsOf({ ...(ROLES.find((each) => each.name === name) as Role), ...more }, ROLES).map((each) => each.name)
     expect(on('text on primary')).toEqual(['primary'])
     expect(on('text')).toEqual(['ground', 'soft ground'])
     expect(on('text', { on: ['primary', 'gone'] })).toEqual(['primary'])
+    expect(groundsOf({ name: 'text' }, [role('paper', '#fff'), role('text', '#000')]).map(({ name }) => name)).toEqual([
+      'paper',
+    ])
   })
 })
 

@@ -51,16 +51,13 @@ export function servesOf({ serves, name }: Pick<Role, 'serves' | 'name'>): Serve
   return /\b(?:line|border|rule|outline|focus)\b/i.test(name) ? 'line' : 'ground'
 }
 
-/** The grounds of a palette that a role stands on, in their order: those that it names, else what its name says ("text on primary"), else every one. */
-export function groundsOf(role: Role, roles: readonly Role[]): Role[] {
+/** The grounds of a palette that a role stands on, in their order: those that it names, else what its name says ("text on primary"), else those that are called grounds, else every one. */
+export function groundsOf(role: Pick<Role, 'name' | 'on'>, roles: readonly Role[]): Role[] {
   const grounds = roles.filter((other) => servesOf(other) === 'ground')
   if (role.on !== undefined) return grounds.filter(({ id }) => role.on?.includes(id))
   const named = /\bon\s+(.+)$/i.exec(role.name)?.[1]
   const only = grounds.filter(({ name }) => named !== undefined && sameRoleName(name, named))
   if (only.length > 0) return only
-  // What has a text of its own carries no other, unless somebody says so.
-  const owned = new Set(
-    roles.flatMap(({ name }) => /\bon\s+(.+)$/i.exec(name)?.[1]?.trim().replace(/\s+/g, ' ').toLowerCase() ?? []),
-  )
-  return grounds.filter(({ name }) => !owned.has(name.trim().replace(/\s+/g, ' ').toLowerCase()))
+  const called = grounds.filter(({ name }) => /ground/i.test(name))
+  return called.length > 0 ? called : grounds
 }

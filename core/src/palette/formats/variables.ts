@@ -1,6 +1,5 @@
-import { toHex } from '../../color/color.ts'
 import { readSource } from '../../source/read.ts'
-import { inSrgb, type Role, readRoleColor } from '../role.ts'
+import type { Role } from '../role.ts'
 import { type Offer, type Offered, offered, type Refused, refused } from './offer.ts'
 
 /** Custom properties, or variables of SCSS or Less, whose value is one color; those that name others are none of their own. */
@@ -49,10 +48,4 @@ export function writeVariables(roles: readonly Role[], as: 'css' | 'scss'): stri
   const names = variableNames(roles)
   const lines = roles.map(({ color }, i) => (as === 'css' ? `  --${names[i]}: ${color};` : `$${names[i]}: ${color};`))
   return as === 'css' ? `:root {\n${lines.join('\n')}\n}\n` : `${lines.join('\n')}\n`
-}
-
-/** A role's color as a screen shows it; null: it cannot be read. */
-export function hexOf({ color }: Role): string | null {
-  const read = readRoleColor(color)
-  return typeof read === 'string' ? null : toHex(inSrgb(read))
 }

@@ -3,6 +3,7 @@ import type { LedgerView } from '@undo-ink/core'
 import { useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { PopupButton } from '../../components/popup-button.tsx'
+import { saveFile } from '../../components/save-file.ts'
 import type { ExportFormat } from '../../work/ledger-desk.ts'
 import { useWork } from '../../work/work.tsx'
 
@@ -18,12 +19,7 @@ export function ExportMenu({ view }: { view: LedgerView }) {
   const save = async (format: ExportFormat) => {
     if (!desk) return
     setBusy(true)
-    const file = await desk.export(view, format)
-    const link = document.createElement('a')
-    link.href = URL.createObjectURL(file)
-    link.download = `${site.name} places.${format}`
-    link.click()
-    URL.revokeObjectURL(link.href)
+    saveFile(`${site.name} places.${format}`, await desk.export(view, format))
     setBusy(false)
   }
   return (

@@ -1,0 +1,106 @@
+import { Buffer } from 'node:buffer'
+import { readFileSync } from 'node:fs'
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from './fixtures.ts'
+
+test('a mail becomes roles, after what would be made of it was seen', async ({ page, siteUrl }) => {
+  await page.goto(`${siteUrl}/mapping/palette`)
+  await page.getByRole('button', { name: 'Bring colours in …' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Bring colours in' })
+  await dialog
+    .getByRole('textbox', { name: /^The lines of a mail/ })
+    .fill('Hello!\nPrimary: #aa3311\nsun d9822b\nsoft ground #eee\nbroken #12345')
+  await expect(dialog.getByRole('status')).toHaveText('3 colours, read as lines of text.')
+  await expect(dialog.getByText('line 5: #12345 is no colour')).toBeVisible()
+  await expect(dialog.getByText('its # was missing')).toBeVisible()
+  await expect(dialog.getByRole('combobox', { name: 'What #aa3311 becomes' })).toHaveValue('primary')
+  await dialog.getByRole('checkbox', { name: 'Take #eee' }).uncheck()
+  await dialog.getByRole('textbox', { name: 'Name of the role of #d9822b' }).fill('accent')
+  await expect(dialog.getByRole('alert')).toContainText('There is a role called accent already')
+  await expect(dialog.getByRole('button', { name: 'Take 2 colours' })).toBeDisabled()
+  await dialog.getByRole('textbox', { name: 'Name of the role of #d9822b' }).fill('sun')
+  const { violations } = await new AxeBuilder({ page })
+    .exclude('.specimen')
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  expect(violations).toEqual([])
+  await dialog.getByRole('button', { name: 'Take 2 colours' }).click()
+  await expect(page.getByRole('row', { name: /primary #aa3311/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /sun #d9822b/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('row', { name: /primary #0b6e74/ })).toBeVisible()
+})
+
+test('a token file is read, and says which of its tokens lead nowhere', async ({ page, siteUrl }) => {
+  await page.goto(`${siteUrl}/mapping/palette`)
+  await page.getByRole('button', { name: 'Bring colours in …' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Bring colours in' })
+  const tokens = {
+    brand: {
+      $type: 'color',
+      sea: { $value: '#0b6e74' },
+      deep: { $value: '{brand.sea}' },
+      round: { $value: '{brand.round}' },
+    },
+  }
+  await dialog.locator('input[type=file]').setInputFiles({
+    name: 'brand.tokens.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(tokens)),
+  })
+  await expect(dialog.getByRole('status')).toHaveText('brand.tokens.json: 2 colours, read as a design token file.')
+  await expect(dialog.getByText('brand.round leads to itself')).toBeVisible()
+  await dialog
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'x.png', mimeType: 'image/png', buffer: Buffer.alloc(3_000_000) })
+  await expect(dialog.getByRole('alert')).toContainText('too large for a palette')
+})
+
+test('roles are moved by keys, and judged; what cannot be read takes the nearest that can', async ({
+  page,
+  siteUrl,
+}) => {
+  await page.goto(`${siteUrl}/mapping/palette`)
+  const names = page.getByRole('region', { name: 'Roles' }).locator('tbody tr td:nth-child(3)')
+  await expect(names.first()).toHaveText('primary')
+  await page.getByRole('button', { name: /^Move primary:/ }).focus()
+  await page.keyboard.press('Space')
+  await expect(page.getByText('primary is over primary')).toBeAttached()
+  await page.keyboard.press('ArrowDown')
+  await expect(page.getByText('primary is over text on primary')).toBeAttached()
+  await page.keyboard.press('Space')
+  await expect(names.first()).toHaveText('text on primary')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(names.first()).toHaveText('primary')
+
+  const strip = page.getByRole('region', { name: 'On soft ground' })
+  await expect(strip).toContainText('4.26▲ large text only')
+  await strip.getByRole('button', { name: /^Make notice #[\da-f]{6}, the nearest/ }).click()
+  await expect(strip).not.toContainText('large text only')
+  await page.getByRole('button', { name: 'Change notice' }).click()
+  const form = page.getByRole('region', { name: 'Change notice' })
+  await form.getByRole('checkbox', { name: 'soft ground' }).uncheck()
+  await form.getByRole('button', { name: 'Save the change' }).click()
+  await expect(strip).not.toContainText('notice')
+  await expect(page.getByText('all saved')).toBeVisible()
+  await page.reload()
+  await expect(strip).toContainText('soft text')
+  await expect(strip).not.toContainText('notice')
+})
+
+test('the palette is written out, and read back', async ({ page, siteUrl }) => {
+  await page.goto(`${siteUrl}/mapping/palette`)
+  await page.getByRole('button', { name: 'Export' }).click()
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Palette file (.gpl)' }).click()
+  const file = await download
+  expect(file.suggestedFilename()).toMatch(/palette\.gpl$/)
+  const text = readFileSync(await file.path(), 'utf8')
+  expect(text.startsWith('GIMP Palette\n')).toBe(true)
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Bring colours in …' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Bring colours in' })
+  await dialog.getByRole('textbox', { name: /^The lines of a mail/ }).fill(text)
+  await expect(dialog.getByRole('status')).toHaveText('11 colours, read as a palette file.')
+  await expect(dialog.getByRole('combobox', { name: /becomes$/ }).first()).toHaveValue('primary')
+})

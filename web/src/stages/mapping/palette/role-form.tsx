@@ -1,0 +1,142 @@
+import { Box, chakra, Field, Flex, Input, Text } from '@chakra-ui/react'
+import { zodResolver } from '@hookform/resolvers/zod'
+import { roleSchema } from '@undo-ink/contracts'
+import { groundsOf, type Role, readRoleColor, SERVES, type Serves, sameRoleName, servesOf } from '@undo-ink/core'
+import { type ReactNode, useState } from 'react'
+import { useForm } from 'react-hook-form'
+import { ActButton } from '../../../components/act-button.tsx'
+import { Segments } from '../../../components/segments.tsx'
+import { Sheet } from '../../../components/sheet.tsx'
+import { Swatch } from '../../../components/swatch.tsx'
+import { useWork } from '../../../work/work.tsx'
+
+const formSchema = roleSchema.pick({ name: true, color: true })
+const SERVES_SEGMENTS = SERVES.map((value) => ({ value, text: value }))
+
+/** One role: its name, its color, and what it is for. @param role null: a new one */
+export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }) {
+  const { roles, store } = useWork()
+  const { register, handleSubmit, formState, setError, watch, reset } = useForm({
+    resolver: zodResolver(formSchema),
+    defaultValues: { name: role?.name ?? '', color: role?.color ?? '' },
+  })
+  const [name, typed] = [watch('name'), watch('color')]
+  const [serves, setServes] = useState<Serves | null>(role?.serves ?? null)
+  const [on, setOn] = useState<readonly string[] | null>(role?.on ?? null)
+  const shown = serves ?? servesOf({ name })
+  const submit = handleSubmit(({ name, color }) => {
+    const read = readRoleColor(color)
+    if (read === 'not-a-color')
+      return setError('color', { message: `${color} is not a colour; write it as CSS does, such as #0b6e74` })
+    if (read === 'not-opaque') return setError('color', { message: 'A role is opaque; each place keeps its own alpha' })
+    if (roles.some((other) => other.id !== role?.id && sameRoleName(other.name, name)))
+      return setError('name', { message: `There is a role called ${name} already` })
+    const next: Role = {
+      id: role?.id ?? crypto.randomUUID(),
+      name,
+      color: color.trim(),
+      ...(serves === null ? {} : { serves }),
+      ...(on === null ? {} : { on }),
+    }
+    store.changePalette(role ? roles.map((other) => (other.id === role.id ? next : other)) : [...roles, next])
+    reset({ name: '', color: '' })
+    setServes(null)
+    setOn(null)
+    onDone()
+  })
+  return (
+    <Sheet as="section" aria-label={role ? `Change ${role.name}` : 'New role'} p="3" flex="none">
+      <form onSubmit={submit} noValidate>
+        <Flex gap="3" wrap="wrap" align="flex-start">
+          <TextField label="What it is for" problem={formState.errors.name?.message}>
+            <Input {...register('name')} size="sm" borderColor="strong" autoComplete="off" placeholder="soft text" />
+          </TextField>
+          <TextField label="Colour, in any CSS notation" problem={formState.errors.color?.message}>
+            <Flex gap="2" w="100%" align="center">
+              <Input
+                {...register('color')}
+                size="sm"
+                borderColor="strong"
+                fontFamily="mono"
+                autoComplete="off"
+                spellCheck={false}
+                placeholder="#5a6870"
+              />
+              <Swatch color={typeof readRoleColor(typed) === 'string' ? null : typed} size="30px" />
+            </Flex>
+          </TextField>
+          <Box>
+            <Text fontSize="13px" mb="1.5">
+              Used for
+            </Text>
+            <Segments
+              label="Used for"
+              segments={SERVES_SEGMENTS}
+              value={shown}
+              height={30}
+              onChoose={(next) => setServes(next)}
+            />
+          </Box>
+          <Flex gap="2" mt="26px" ml="auto">
+            <ActButton type="submit" main>
+              {role ? 'Save the change' : 'Add the role'}
+            </ActButton>
+            {role ? <ActButton onClick={onDone}>Cancel</ActButton> : null}
+          </Flex>
+        </Flex>
+        {role && shown !== 'ground' ? <Grounds role={{ ...role, name }} on={on} onChoose={setOn} /> : null}
+      </form>
+    </Sheet>
+  )
+}
+
+interface GroundsProps {
+  readonly role: Role
+  /** null: what its name says. */
+  readonly on: readonly string[] | null
+  onChoose(on: readonly string[]): void
+}
+
+/** The grounds that a text or a line stands on, by which it is judged. */
+function Grounds({ role, on, onChoose }: GroundsProps) {
+  const { roles } = useWork()
+  const grounds = roles.filter((other) => other.id !== role.id && servesOf(other) === 'ground')
+  const chosen = on ?? groundsOf({ name: role.name }, roles).map(({ id }) => id)
+  return (
+    <Flex as="fieldset" gap="3" wrap="wrap" mt="2" fontSize="13px" align="center">
+      <chakra.legend float="left" mr="2" color="soft">
+        Stands on
+      </chakra.legend>
+      {grounds.map(({ id, name, color }) => (
+        <Flex as="label" key={id} gap="1.5" align="center" cursor="pointer">
+          <input
+            type="checkbox"
+            checked={chosen.includes(id)}
+            onChange={() => onChoose(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id])}
+          />
+          <Swatch color={color} size="14px" /> {name}
+        </Flex>
+      ))}
+    </Flex>
+  )
+}
+
+interface TextFieldProps {
+  readonly label: string
+  readonly problem: string | undefined
+  readonly children: ReactNode
+}
+
+function TextField({ label, problem, children }: TextFieldProps) {
+  return (
+    <Field.Root invalid={problem !== undefined} w="172px">
+      <Field.Label fontSize="13px">{label}</Field.Label>
+      {children}
+      {problem ? (
+        <Field.ErrorText fontWeight="600">
+          <chakra.span aria-hidden>▲</chakra.span> <Box as="span">{problem}</Box>
+        </Field.ErrorText>
+      ) : null}
+    </Field.Root>
+  )
+}

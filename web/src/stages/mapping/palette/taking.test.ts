@@ -1,0 +1,66 @@
+import { type Role, readPalette } from '@undo-ink/core'
+import { describe, expect, it } from 'vitest'
+import { takingProblems, takingsOf, withTakings } from './taking.ts'
+
+const ROLES: Role[] = [
+  { id: 'p', name: 'Primary', color: '#7a2433', serves: 'ground' },
+  { id: 't', name: 'text', color: '#111111' },
+]
+const offer = (text: string) => takingsOf(readPalette(text), ROLES)
+
+describe('what is made of colours that were sent', () => {
+  it('a role of the same name takes the colour, once; others become new roles with names of their own', () => {
+    const takings = offer('primary: #0b6e74\nPRIMARY: #0b6e75\naccent #d9822b\n#123456\n#654321')
+    expect(takings.map(({ name, replaces }) => [name, replaces])).toEqual([
+      ['Primary', 'p'],
+      ['PRIMARY 2', null],
+      ['accent', null],
+      ['colour', null],
+      ['colour 2', null],
+    ])
+    expect(takingProblems(takings, ROLES)).toEqual(new Map())
+  })
+
+  it('keeps where roles stand and what they are for', () => {
+    const [first, second] = offer('primary: #0b6e74\naccent #d9822b')
+    const left = { ...(second as NonNullable<typeof second>), taken: false }
+    expect(withTakings(ROLES, [first as NonNullable<typeof first>, left], () => 'n')).toEqual([
+      { id: 'p', name: 'Primary', color: '#0b6e74', serves: 'ground' },
+      ROLES[1],
+    ])
+    expect(withTakings(ROLES, [{ ...left, taken: true }], () => 'n')[2]).toEqual({
+      id: 'n',
+      name: 'accent',
+      color: '#d9822b',
+    })
+  })
+
+  it('says which names cannot be', () => {
+    const taking = (name: string, replaces: string | null = null, taken = true) => ({
+      taken,
+      name,
+      color: '#000',
+      replaces,
+    })
+    const problems = takingProblems(
+      [
+        taking(' '),
+        taking('TEXT'),
+        taking('a'),
+        taking('A'),
+        taking('x'.repeat(61)),
+        taking('', 'p'),
+        taking('', 'p'),
+        taking('', null, false),
+      ],
+      ROLES,
+    )
+    expect([...problems]).toEqual([
+      [0, 'Give the role a name'],
+      [1, 'There is a role called TEXT already'],
+      [3, 'Two of these are called A'],
+      [4, 'At most 60 characters'],
+      [6, 'This role takes a colour from above already'],
+    ])
+  })
+})

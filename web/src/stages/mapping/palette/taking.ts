@@ -1,0 +1,60 @@
+import { type Offer, type Role, sameRoleName } from '@undo-ink/core'
+
+/** What is made of one color that was offered. */
+export interface Taking {
+  /** Whether it is taken at all. */
+  readonly taken: boolean
+  readonly name: string
+  readonly color: string
+  /** Id of the role whose color it becomes; null: a new role. */
+  readonly replaces: string | null
+}
+
+/** What would be made of an offer: a role of the same name takes the new color, any other color becomes a new role. */
+export function takingsOf({ colors }: Offer, roles: readonly Role[]): Taking[] {
+  const names: string[] = []
+  return colors.map(({ name, color }) => {
+    const same = name === null ? undefined : roles.find((role) => sameRoleName(role.name, name))
+    const free = same && !names.some((each) => sameRoleName(each, same.name)) ? same : null
+    const own = free?.name ?? freeName(name?.slice(0, 50) ?? 'colour', [...names, ...roles.map((role) => role.name)])
+    names.push(own)
+    return { taken: true, name: own, color, replaces: free?.id ?? null }
+  })
+}
+
+function freeName(wanted: string, taken: readonly string[]): string {
+  if (!taken.some((name) => sameRoleName(name, wanted))) return wanted
+  for (let n = 2; ; n++) if (!taken.some((name) => sameRoleName(name, `${wanted} ${n}`))) return `${wanted} ${n}`
+}
+
+/** Why each taking cannot be, by its index: its name is missing, too long, or that of another. */
+export function takingProblems(takings: readonly Taking[], roles: readonly Role[]): Map<number, string> {
+  const problems = new Map<number, string>()
+  takings.forEach(({ taken, name, replaces }, i) => {
+    if (!taken) return
+    const others = takings.filter((other, n) => n < i && other.taken)
+    if (replaces !== null) {
+      if (others.some((other) => other.replaces === replaces))
+        problems.set(i, 'This role takes a colour from above already')
+    } else if (name.trim() === '') problems.set(i, 'Give the role a name')
+    else if (name.trim().length > 60) problems.set(i, 'At most 60 characters')
+    else if (roles.some((role) => sameRoleName(role.name, name)))
+      problems.set(i, `There is a role called ${name.trim()} already`)
+    else if (others.some((other) => other.replaces === null && sameRoleName(other.name, name)))
+      problems.set(i, `Two of these are called ${name.trim()}`)
+  })
+  return problems
+}
+
+/** The palette with what is taken: replaced colors where they stood, new roles behind. */
+export function withTakings(roles: readonly Role[], takings: readonly Taking[], newId: () => string): Role[] {
+  const taken = takings.filter((each) => each.taken)
+  const replaced = roles.map((role) => {
+    const color = taken.find(({ replaces }) => replaces === role.id)?.color
+    return color === undefined ? role : { ...role, color }
+  })
+  const added = taken
+    .filter(({ replaces }) => replaces === null)
+    .map(({ name, color }): Role => ({ id: newId(), name: name.trim(), color }))
+  return [...replaced, ...added]
+}
