@@ -19,6 +19,16 @@ export const roleSchema = z
       .readonly()
       .optional()
       .describe('Ids of the grounds that it stands on; left out: every one'),
+    made: z
+      .strictObject({
+        from: z.string().min(1).max(64).describe('Id of the role that it is made from'),
+        lighter: z.number().min(-1).max(1).describe('Added to its lightness in OKLCH'),
+        stronger: z.number().min(0).max(2).describe('Times its chroma'),
+        turned: z.number().min(-180).max(180).describe('Added to its hue, in degrees'),
+      })
+      .readonly()
+      .optional()
+      .describe('Left out: a color of its own'),
   })
   .describe('A color of the brand by the job that it does')
 true satisfies Same<z.infer<typeof roleSchema>, Role>

@@ -143,6 +143,21 @@ describe('the palette', () => {
     await palette(planId, 1, [{ ...PRIMARY, serves: 'everything' }]).expect(400)
   })
 
+  it('lets made colours follow their base', async () => {
+    const { planId } = await siteWith(harness, 'Made', FILES)
+    const made = { from: 'p', lighter: 0, stronger: 0, turned: 0 }
+    const grey = { id: 'g', name: 'grey', color: '#123456', made }
+    const { body: plan } = await palette(planId, 0, [{ ...PRIMARY, color: '#808080' }, grey]).expect(201)
+    await palette(planId, 1, [{ ...PRIMARY, color: '#404040' }, grey]).expect(201)
+    const { body } = await harness.http.get(`/api/palettes/${plan.paletteId}`).expect(200)
+    expect(body.versions.map(({ roles }: { roles: { color: string }[] }) => roles[1]?.color)).toEqual([
+      undefined,
+      '#808080',
+      '#404040',
+    ])
+    await palette(planId, 2, [{ ...grey, made: { ...made, lighter: 4 } }]).expect(400)
+  })
+
   it('gets a version with each change, and the plan moves along, undoably', async () => {
     const { planId } = await siteWith(harness, 'Palette', FILES)
     const { body } = await palette(planId, 0, [PRIMARY]).expect(201)

@@ -6,6 +6,18 @@ import { parseColor } from '../color/literal.ts'
 export const SERVES = ['text', 'ground', 'line'] as const
 export type Serves = (typeof SERVES)[number]
 
+/** How a role's color is made from another's, in OKLCH: it follows its base when that changes. */
+export interface Made {
+  /** Id of the role that it is made from. */
+  readonly from: string
+  /** Added to the lightness of the base: -1 to 1. */
+  readonly lighter: number
+  /** The chroma of the base times this: 0 is grey, 1 stays, 2 at most. */
+  readonly stronger: number
+  /** Degrees by which the hue is turned: -180 to 180. */
+  readonly turned: number
+}
+
 /** A color of the brand by the job that it does. */
 export interface Role {
   /** Stays the same when the role is renamed. */
@@ -17,6 +29,8 @@ export interface Role {
   readonly serves?: Serves
   /** Ids of the grounds that it stands on; left out: every one. */
   readonly on?: readonly string[]
+  /** Left out: a color of its own. */
+  readonly made?: Made
 }
 
 export type RoleColorProblem = 'not-a-color' | 'not-opaque'

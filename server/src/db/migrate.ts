@@ -5,6 +5,7 @@ import { everyTextRead } from './migrations/2026-11-25-every-text-read.ts'
 import { fileChoice } from './migrations/2026-11-25-file-choice.ts'
 import { firstSlice } from './migrations/2026-11-25-first-slice.ts'
 import { jobs } from './migrations/2026-11-25-jobs.ts'
+import { madeRoles } from './migrations/2026-11-25-made-roles.ts'
 import { readingVersion } from './migrations/2026-11-25-reading-version.ts'
 import { roleJobs } from './migrations/2026-11-25-role-jobs.ts'
 import { views } from './migrations/2026-11-25-views.ts'
@@ -19,6 +20,7 @@ export const MIGRATIONS: readonly Migration[] = [
   views,
   words,
   roleJobs,
+  madeRoles,
 ]
 
 /** Any number that no other program takes as its advisory lock. */

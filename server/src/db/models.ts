@@ -1,5 +1,5 @@
 import type { Choice, Job, Problem, SkipReason } from '@undo-ink/contracts'
-import type { Encoding, FileChoice, PlanEvent, Reading, Serves, Syntax, ThirdParty } from '@undo-ink/core'
+import type { Encoding, FileChoice, Made, PlanEvent, Reading, Serves, Syntax, ThirdParty } from '@undo-ink/core'
 import {
   type CreationOptional,
   DataTypes,
@@ -46,6 +46,8 @@ export class RoleRow extends Row<RoleRow> {
   declare serves: Serves | null
   /** Ids of the grounds that it stands on; null: every one. */
   declare onRoles: readonly string[] | null
+  /** null: a color of its own. */
+  declare made: Made | null
 }
 
 export class SiteRow extends Row<SiteRow> {
@@ -214,6 +216,7 @@ export function initModels(sequelize: Sequelize): void {
     color: text(),
     serves: nullable(text()),
     onRoles: nullable(json()),
+    made: nullable(json()),
   })
   define(SiteRow, 'sites', { id: key(uuid()), clientId: uuid(), name: text(), createdAt: date() })
   define(SnapshotRow, 'snapshots', { id: key(uuid()), siteId: uuid(), receivedAt: date(), digest: text() })

@@ -8,6 +8,7 @@ import {
   type Role,
   readRoleColor,
   sameRoleName,
+  settled,
 } from '@undo-ink/core'
 import type { Sequelize, Transaction } from 'sequelize'
 import { PaletteRow, PlanEventRow, type PlanRow } from '../../db/models.ts'
@@ -70,13 +71,14 @@ export function recordEvent(sequelize: Sequelize, planId: string, { id, version,
   return append(sequelize, planId, id, version, async () => event)
 }
 
-/** Makes a new version of the palette and moves the plan to it, as one act. */
+/** Makes a new version of the palette, made colors following their bases, and moves the plan to it, as one act. */
 export function changePalette(sequelize: Sequelize, planId: string, { id, version, roles }: NewPalette): Promise<Plan> {
   checkRoles(roles)
+  const made = settled(roles)
   return append(sequelize, planId, id, version, async (plan, transaction) => {
     const versions = await paletteVersions(plan.paletteId, transaction)
     const next = (versions.at(-1) ?? 0) + 1
-    await addPaletteVersion(plan.paletteId, next, roles, transaction)
+    await addPaletteVersion(plan.paletteId, next, made, transaction)
     return { kind: 'palette', version: next }
   })
 }

@@ -21,12 +21,13 @@ export async function rolesOf(paletteId: string, version: number, transaction?: 
     order: [['position', 'ASC']],
     transaction: transaction ?? null,
   })
-  return rows.map(({ id, name, color, serves, onRoles }) => ({
+  return rows.map(({ id, name, color, serves, onRoles, made }) => ({
     id,
     name,
     color,
     ...(serves === null ? {} : { serves }),
     ...(onRoles === null ? {} : { on: onRoles }),
+    ...(made === null ? {} : { made }),
   }))
 }
 

@@ -38,9 +38,9 @@ export async function addPaletteVersion(
 ): Promise<void> {
   await PaletteVersionRow.create({ paletteId, version }, { transaction })
   await RoleRow.bulkCreate(
-    roles.map(({ id, name, color, serves, on }, position) => ({
+    roles.map(({ id, name, color, serves, on, made }, position) => ({
       ...{ paletteId, version, id, position, name, color },
-      ...{ serves: serves ?? null, onRoles: on ?? null },
+      ...{ serves: serves ?? null, onRoles: on ?? null, made: made ?? null },
     })),
     { transaction },
   )

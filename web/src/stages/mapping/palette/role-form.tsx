@@ -1,7 +1,18 @@
 import { Box, chakra, Field, Flex, Input, Text } from '@chakra-ui/react'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { roleSchema } from '@undo-ink/contracts'
-import { groundsOf, type Role, readRoleColor, SERVES, type Serves, sameRoleName, servesOf } from '@undo-ink/core'
+import {
+  groundsOf,
+  type Made,
+  madeColor,
+  type Role,
+  readRoleColor,
+  SERVES,
+  type Serves,
+  sameRoleName,
+  servesOf,
+  toHex,
+} from '@undo-ink/core'
 import { type ReactNode, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { ActButton } from '../../../components/act-button.tsx'
@@ -9,6 +20,8 @@ import { Segments } from '../../../components/segments.tsx'
 import { Sheet } from '../../../components/sheet.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { useWork } from '../../../work/work.tsx'
+import { MadeFields } from './made-fields.tsx'
+import { stateRoles } from './proposals.ts'
 
 const formSchema = roleSchema.pick({ name: true, color: true })
 const SERVES_SEGMENTS = SERVES.map((value) => ({ value, text: value }))
@@ -16,14 +29,20 @@ const SERVES_SEGMENTS = SERVES.map((value) => ({ value, text: value }))
 /** One role: its name, its color, and what it is for. @param role null: a new one */
 export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }) {
   const { roles, store } = useWork()
-  const { register, handleSubmit, formState, setError, watch, reset } = useForm({
+  const { register, handleSubmit, formState, setError, setValue, watch, reset } = useForm({
     resolver: zodResolver(formSchema),
     defaultValues: { name: role?.name ?? '', color: role?.color ?? '' },
   })
   const [name, typed] = [watch('name'), watch('color')]
   const [serves, setServes] = useState<Serves | null>(role?.serves ?? null)
   const [on, setOn] = useState<readonly string[] | null>(role?.on ?? null)
+  const [made, setMade] = useState<Made | null>(role?.made ?? null)
   const shown = serves ?? servesOf({ name })
+  const make = (next: Made | null) => {
+    setMade(next)
+    const base = readRoleColor(roles.find(({ id }) => id === next?.from)?.color ?? '')
+    if (next && typeof base !== 'string') setValue('color', toHex(madeColor(base, next)), { shouldValidate: true })
+  }
   const submit = handleSubmit(({ name, color }) => {
     const read = readRoleColor(color)
     if (read === 'not-a-color')
@@ -37,11 +56,13 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
       color: color.trim(),
       ...(serves === null ? {} : { serves }),
       ...(on === null ? {} : { on }),
+      ...(made === null ? {} : { made }),
     }
     store.changePalette(role ? roles.map((other) => (other.id === role.id ? next : other)) : [...roles, next])
     reset({ name: '', color: '' })
     setServes(null)
     setOn(null)
+    setMade(null)
     onDone()
   })
   return (
@@ -61,6 +82,7 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
                 autoComplete="off"
                 spellCheck={false}
                 placeholder="#5a6870"
+                readOnly={made !== null}
               />
               <Swatch color={typeof readRoleColor(typed) === 'string' ? null : typed} size="30px" />
             </Flex>
@@ -84,9 +106,36 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
             {role ? <ActButton onClick={onDone}>Cancel</ActButton> : null}
           </Flex>
         </Flex>
+        <MadeFields role={role} made={made} onChange={make} />
+        {role && shown !== 'line' ? <Proposal role={role} onDone={onDone} /> : null}
         {role && shown !== 'ground' ? <Grounds role={{ ...role, name }} on={on} onChoose={setOn} /> : null}
       </form>
     </Sheet>
+  )
+}
+
+/** The act that adds roles for the states of one. */
+function Proposal({ role, onDone }: { role: Role; onDone(): void }) {
+  const { roles, store } = useWork()
+  const proposed = stateRoles(role, roles, () => crypto.randomUUID())
+  if (proposed.length === 0) return null
+  return (
+    <Flex gap="2" mt="2" align="center" fontSize="13px" wrap="wrap">
+      <ActButton
+        h="28px"
+        onClick={() => {
+          store.changePalette([...roles, ...proposed])
+          onDone()
+        }}
+      >
+        Add its states
+      </ActButton>
+      {proposed.map(({ id, name, color }) => (
+        <Flex key={id} align="center" gap="1">
+          <Swatch color={color} size="16px" /> {name}
+        </Flex>
+      ))}
+    </Flex>
   )
 }
 
@@ -129,7 +178,7 @@ interface TextFieldProps {
 
 function TextField({ label, problem, children }: TextFieldProps) {
   return (
-    <Field.Root invalid={problem !== undefined} w="172px">
+    <Field.Root invalid={problem !== undefined} w="160px">
       <Field.Label fontSize="13px">{label}</Field.Label>
       {children}
       {problem ? (

@@ -35,6 +35,7 @@ import { Swatch } from '../../../components/swatch.tsx'
 import { count, number } from '../../../components/words.ts'
 import { countBy } from '../../../work/places.ts'
 import { useWork } from '../../../work/work.tsx'
+import { madeText } from './made-text.ts'
 
 /** How many places take each role, by its id. */
 function placesPerRole({ codes, values }: Column<Outcome>): Map<string, number> {
@@ -141,6 +142,7 @@ interface RoleRowProps {
 }
 
 function RoleRow({ role, places, isEdited, onEdit, onRemove }: RoleRowProps) {
+  const { roles } = useWork()
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
     id: role.id,
     transition: matchMedia('(prefers-reduced-motion: reduce)').matches ? null : { duration: 120, easing: 'ease' },
@@ -178,8 +180,13 @@ function RoleRow({ role, places, isEdited, onEdit, onRemove }: RoleRowProps) {
         </Box>
       </Table.Cell>
       <Table.Cell py="1" fontFamily="mono" fontSize="13px">
-        <Box truncate title={role.color}>
+        <Box truncate title={role.made ? `${role.color}: ${madeText(role.made, roles)}` : role.color}>
           {role.color} <OutOfGamut role={role} />
+          {role.made ? (
+            <Text as="span" fontFamily="body" fontSize="12px" color="soft">
+              {madeText(role.made, roles)}
+            </Text>
+          ) : null}
         </Box>
       </Table.Cell>
       <Table.Cell py="1" fontSize="13px">
