@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright'
+import { faults } from './axe.ts'
 import { expect, test } from './fixtures.ts'
 
 const VIEWS = [
@@ -26,13 +26,7 @@ for (const view of VIEWS) {
     await page.goto(siteUrl + view)
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
     await expect(page.getByText('Loading')).toHaveCount(0)
-    // The frames show the client's site, and specimens its colours as they are read or not: what they say stands beside them.
-    const { violations } = await new AxeBuilder({ page })
-      .exclude('iframe')
-      .exclude('.specimen')
-      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-      .analyze()
-    expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([])
+    expect(await faults(page)).toEqual([])
   })
 }
 
@@ -42,22 +36,17 @@ test('while the colours are compared the screen has no fault that axe finds', as
   })
   await page.goto(`${siteUrl}/mapping/palette`)
   await expect(page.getByText('Comparing the colours …')).toBeVisible()
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze()
-  expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([])
+  expect(await faults(page)).toEqual([])
 })
 
 test('the sites and the first intake have no fault that axe finds', async ({ page, app }) => {
   await page.goto(app.url)
   await expect(page.getByRole('heading', { name: 'Pellan Sound Ferries' })).toBeVisible()
-  const scan = async () =>
-    (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()).violations
-  expect(await scan()).toEqual([])
+  expect(await faults(page)).toEqual([])
   await page.getByLabel('Name of the site').fill('Empty')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Intake' })).toBeVisible()
-  expect(await scan()).toEqual([])
+  expect(await faults(page)).toEqual([])
 })
 
 test('the keyboard alone reaches every part', async ({ page, siteUrl }) => {

@@ -1,6 +1,6 @@
 import { Buffer } from 'node:buffer'
 import { readFileSync } from 'node:fs'
-import AxeBuilder from '@axe-core/playwright'
+import { faults } from './axe.ts'
 import { expect, test } from './fixtures.ts'
 
 test('a mail becomes roles, after what would be made of it was seen', async ({ page, siteUrl }) => {
@@ -19,11 +19,7 @@ test('a mail becomes roles, after what would be made of it was seen', async ({ p
   await expect(dialog.getByRole('alert')).toContainText('There is a role called accent already')
   await expect(dialog.getByRole('button', { name: 'Take 2 colours' })).toBeDisabled()
   await dialog.getByRole('textbox', { name: 'Name of the role of #d9822b' }).fill('sun')
-  const { violations } = await new AxeBuilder({ page })
-    .exclude('.specimen')
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze()
-  expect(violations).toEqual([])
+  expect(await faults(page)).toEqual([])
   await dialog.getByRole('button', { name: 'Take 2 colours' }).click()
   await expect(page.getByRole('row', { name: /primary #aa3311/ })).toBeVisible()
   await expect(page.getByRole('row', { name: /sun #d9822b/ })).toBeVisible()
@@ -86,6 +82,20 @@ test('roles are moved by keys, and judged; what cannot be read takes the nearest
   await page.reload()
   await expect(strip).toContainText('soft text')
   await expect(strip).not.toContainText('notice')
+})
+
+test('the palette is seen with other eyes, and tells which roles look alike', async ({ page, siteUrl }) => {
+  await page.goto(`${siteUrl}/mapping/palette`)
+  const panel = page.getByRole('region', { name: 'Readability' })
+  const sample = panel.getByRole('region', { name: 'On primary' }).locator('.specimen')
+  await expect(sample).toHaveCSS('background-color', 'rgb(11, 110, 116)')
+  await panel.getByRole('radio', { name: 'protanopia' }).click()
+  await expect(sample).not.toHaveCSS('background-color', 'rgb(11, 110, 116)')
+  await page.getByLabel('What it is for').fill('sage')
+  await page.getByLabel('Colour, in any CSS notation').fill('#0b6e73')
+  await page.getByRole('button', { name: 'Add the role' }).click()
+  await panel.getByRole('radio', { name: 'everybody' }).click()
+  await expect(panel.getByText(/^▲ primary and sage are nearly the same, ΔE 0\.\d$/)).toBeVisible()
 })
 
 test('the palette is written out, and read back', async ({ page, siteUrl }) => {

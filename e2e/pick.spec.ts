@@ -1,12 +1,6 @@
 import { Buffer } from 'node:buffer'
-import AxeBuilder from '@axe-core/playwright'
-import type { Page } from '@playwright/test'
+import { faults } from './axe.ts'
 import { expect, test } from './fixtures.ts'
-
-/** The faults that axe finds. The frame shows the client's site, not ours. */
-const faults = async (page: Page) =>
-  (await new AxeBuilder({ page }).exclude('iframe').withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze())
-    .violations
 
 const svg = (inside: string) =>
   Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="40" height="30">${inside}</svg>`)

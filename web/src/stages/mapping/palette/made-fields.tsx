@@ -42,7 +42,7 @@ export function MadeFields({ role, made, onChange }: MadeFieldsProps) {
                 {...range}
                 value={made[key]}
                 onChange={(event) => onChange({ ...made, [key]: Number(event.target.value) })}
-                w="120px"
+                w="96px"
                 accentColor="ink"
               />
             </Flex>

@@ -27,6 +27,7 @@ it('states are proposed for those that are not there yet, readable where the rol
     expect(contrast(color(made), color('#ffffff'))).toBeGreaterThanOrEqual(4.5)
     expect(deltaE2000(labOf(color(made)), labOf(color(primary.color)))).toBeGreaterThanOrEqual(5)
   }
+  expect(stateRoles({ ...link, id: 'x', name: 'link visited' }, ROLES, () => 'n')).toEqual([])
   expect(stateRoles({ ...primary, color: 'nonsense' }, ROLES, () => 'n')).toEqual([])
 })
 

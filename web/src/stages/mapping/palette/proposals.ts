@@ -14,10 +14,13 @@ import {
   toHex,
 } from '@undo-ink/core'
 
+/** What is called a state has none of its own. */
+const IS_STATE = /\b(?:hover|pressed|active|visited|focus)$/i
+
 /** Roles for the states of one that are not there yet: each is seen to differ from rest and read as well. A ground is not visited. */
 export function stateRoles(role: Role, roles: readonly Role[], newId: () => string): Role[] {
   const rest = shown(role)
-  if (!rest) return []
+  if (!rest || IS_STATE.test(role.name)) return []
   const isText = servesOf(role) === 'text'
   const around = isText
     ? groundsOf(role, roles)

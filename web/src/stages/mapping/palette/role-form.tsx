@@ -99,16 +99,16 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
               onChoose={(next) => setServes(next)}
             />
           </Box>
-          <Flex gap="2" mt="26px" ml="auto">
-            <ActButton type="submit" main>
-              {role ? 'Save the change' : 'Add the role'}
-            </ActButton>
-            {role ? <ActButton onClick={onDone}>Cancel</ActButton> : null}
-          </Flex>
         </Flex>
         <MadeFields role={role} made={made} onChange={make} />
         {role && shown !== 'line' ? <Proposal role={role} onDone={onDone} /> : null}
         {role && shown !== 'ground' ? <Grounds role={{ ...role, name }} on={on} onChoose={setOn} /> : null}
+        <Flex gap="2" mt="2" justify="flex-end">
+          <ActButton type="submit" main>
+            {role ? 'Save the change' : 'Add the role'}
+          </ActButton>
+          {role ? <ActButton onClick={onDone}>Cancel</ActButton> : null}
+        </Flex>
       </form>
     </Sheet>
   )

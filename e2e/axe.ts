@@ -1,0 +1,12 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+
+/** The faults that axe finds. Frames show the client's site, and specimens its colours as they are, read or not: what they say stands beside them. */
+export async function faults(page: Page): Promise<(readonly [string, string[]])[]> {
+  const { violations } = await new AxeBuilder({ page })
+    .exclude('iframe')
+    .exclude('.specimen')
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  return violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])
+}
