@@ -137,3 +137,17 @@ test('states are proposed for a role, and follow it when it changes', async ({ p
   await accent.getByRole('button', { name: 'Save the change' }).click()
   await expect(page.getByRole('row', { name: /accent #[\da-f]{6} primary, lighter/ })).toBeVisible()
 })
+
+test('the colour of a role is picked from an image of the copy', async ({ page, siteUrl }) => {
+  await page.goto(`${siteUrl}/mapping/palette`)
+  await page.getByLabel('What it is for').fill('anchor')
+  await page.getByRole('button', { name: 'Pick …' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Pick a colour' })
+  await dialog.getByRole('radio', { name: 'an image of the copy' }).click()
+  await dialog.getByRole('combobox', { name: 'Image' }).selectOption('img/anchor.svg')
+  await expect(dialog.getByRole('status')).toHaveText('picked #7a2433')
+  await dialog.getByRole('button', { name: 'Take this colour' }).click()
+  await expect(page.getByLabel('Colour, in any CSS notation')).toHaveValue('#7a2433')
+  await page.getByRole('button', { name: 'Add the role' }).click()
+  await expect(page.getByRole('row', { name: /anchor #7a2433/ })).toBeVisible()
+})

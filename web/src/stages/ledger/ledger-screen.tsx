@@ -6,6 +6,7 @@ import { Loading } from '../../components/loading.tsx'
 import { Segments } from '../../components/segments.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { count, number } from '../../components/words.ts'
+import { PickDialog } from '../../picking/pick-dialog.tsx'
 import type { PlaceOf } from '../../work/places.ts'
 import { rowsIn } from '../../work/standing.ts'
 import { useStable } from '../../work/use-stable.ts'
@@ -17,7 +18,7 @@ import { ColumnMenu } from './column-menu.tsx'
 import { ExportMenu } from './export-menu.tsx'
 import { FacetChips } from './facet-chips.tsx'
 import { FacetMenu } from './facet-menu.tsx'
-import { PickDialog } from './pick-dialog.tsx'
+import { NearestDeclared } from './nearest-declared.tsx'
 import { columnsOf } from './place-columns.tsx'
 import { PlaceSource } from './place-source.tsx'
 import { PlacesTable } from './places-table.tsx'
@@ -115,10 +116,15 @@ export function LedgerScreen() {
         <PickDialog
           open={picking}
           onClose={() => setPicking(false)}
-          onFind={(color) => {
-            setPicking(false)
-            change({ typed: color })
-          }}
+          beside={(picked) => (
+            <NearestDeclared
+              picked={picked}
+              onFind={(color) => {
+                setPicking(false)
+                change({ typed: color })
+              }}
+            />
+          )}
         />
         <Segments
           label="Group by"

@@ -20,7 +20,7 @@ interface MadeFieldsProps {
 /** Whether a role has a color of its own, or is made from another's, and how. */
 export function MadeFields({ role, made, onChange }: MadeFieldsProps) {
   const { roles } = useWork()
-  const bases = roles.filter((other) => other.id !== role?.id && other.made?.from !== role?.id)
+  const bases = roles.filter((other) => role === null || (other.id !== role.id && other.made?.from !== role.id))
   if (bases.length === 0) return null
   return (
     <Flex gap="4" wrap="wrap" mt="2" align="center" fontSize="13px">

@@ -19,8 +19,10 @@ import { ActButton } from '../../../components/act-button.tsx'
 import { Segments } from '../../../components/segments.tsx'
 import { Sheet } from '../../../components/sheet.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
+import { PickDialog } from '../../../picking/pick-dialog.tsx'
 import { useWork } from '../../../work/work.tsx'
 import { MadeFields } from './made-fields.tsx'
+import { PickedColor } from './picked-color.tsx'
 import { stateRoles } from './proposals.ts'
 
 const formSchema = roleSchema.pick({ name: true, color: true })
@@ -37,6 +39,7 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
   const [serves, setServes] = useState<Serves | null>(role?.serves ?? null)
   const [on, setOn] = useState<readonly string[] | null>(role?.on ?? null)
   const [made, setMade] = useState<Made | null>(role?.made ?? null)
+  const [isPicking, setPicking] = useState(false)
   const shown = serves ?? servesOf({ name })
   const make = (next: Made | null) => {
     setMade(next)
@@ -67,6 +70,19 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
   })
   return (
     <Sheet as="section" aria-label={role ? `Change ${role.name}` : 'New role'} p="3" flex="none">
+      <PickDialog
+        open={isPicking}
+        onClose={() => setPicking(false)}
+        beside={(picked) => (
+          <PickedColor
+            picked={picked}
+            onTake={(color) => {
+              setValue('color', color, { shouldValidate: true })
+              setPicking(false)
+            }}
+          />
+        )}
+      />
       <form onSubmit={submit} noValidate>
         <Flex gap="3" wrap="wrap" align="flex-start">
           <TextField label="What it is for" problem={formState.errors.name?.message}>
@@ -85,6 +101,11 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
                 readOnly={made !== null}
               />
               <Swatch color={typeof readRoleColor(typed) === 'string' ? null : typed} size="30px" />
+              {made === null ? (
+                <ActButton h="30px" px="2" onClick={() => setPicking(true)}>
+                  Pick …
+                </ActButton>
+              ) : null}
             </Flex>
           </TextField>
           <Box>
