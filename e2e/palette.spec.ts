@@ -27,7 +27,10 @@ test('a mail becomes roles, after what would be made of it was seen', async ({ p
   await expect(page.getByRole('row', { name: /primary #0b6e74/ })).toBeVisible()
 })
 
-test('a token file is read, and says which of its tokens lead nowhere', async ({ page, siteUrl }) => {
+test('a token file is read, and says which of its tokens lead nowhere; a logo gives its main colours', async ({
+  page,
+  siteUrl,
+}) => {
   await page.goto(`${siteUrl}/mapping/palette`)
   await page.getByRole('button', { name: 'Bring colours in …' }).click()
   const dialog = page.getByRole('dialog', { name: 'Bring colours in' })
@@ -46,9 +49,17 @@ test('a token file is read, and says which of its tokens lead nowhere', async ({
   })
   await expect(dialog.getByRole('status')).toHaveText('brand.tokens.json: 2 colours, read as a design token file.')
   await expect(dialog.getByText('brand.round leads to itself')).toBeVisible()
-  await dialog
-    .locator('input[type=file]')
-    .setInputFiles({ name: 'x.png', mimeType: 'image/png', buffer: Buffer.alloc(3_000_000) })
+  const logo = `<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40"><rect width="40" height="30" fill="#0b6e74"/><circle cx="20" cy="15" r="8" fill="#d9822b"/></svg>`
+  const input = dialog.locator('input[type=file]')
+  await input.setInputFiles({ name: 'logo.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(logo) })
+  await expect(dialog.getByRole('status')).toHaveText(
+    /^logo\.svg: \d+ colours, read as the main colours of an image\.$/,
+  )
+  await expect(dialog.getByRole('textbox', { name: 'Name of the role of #0b6e74' })).toHaveValue(/^image 1, \d\d %$/)
+  await expect(dialog.getByRole('checkbox', { name: 'Take #d9822b' })).toBeVisible()
+  await input.setInputFiles({ name: 'y.png', mimeType: 'image/png', buffer: Buffer.from('none') })
+  await expect(dialog.getByRole('alert')).toContainText('y.png cannot be shown')
+  await input.setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.alloc(3_000_000) })
   await expect(dialog.getByRole('alert')).toContainText('too large for a palette')
 })
 

@@ -3,13 +3,16 @@ import { type Offer, type Refusal, type Remark, readPalette } from '@undo-ink/co
 import { useMemo, useState } from 'react'
 import { useDropzone } from 'react-dropzone'
 import { ActButton } from '../../../components/act-button.tsx'
-import { count } from '../../../components/words.ts'
+import { bytes, count } from '../../../components/words.ts'
+import { readImagePalette } from '../../../picking/image-palette.ts'
+import { isImageName } from '../../../picking/pixels.ts'
 import { useWork } from '../../../work/work.tsx'
 import { type Taking, takingProblems, takingsOf, withTakings } from './taking.ts'
 import { TakingRow } from './taking-row.tsx'
 
 /** Longer files are no palettes. */
 const MOST_BYTES = 2 * 1024 * 1024
+const MOST_IMAGE_BYTES = 30 * 1024 * 1024
 const MOST_COLORS = 150
 
 interface BringInDialogProps {
@@ -47,7 +50,8 @@ function BringIn({ onDone }: { onDone(): void }) {
   const [fileName, setFileName] = useState('')
   const [trouble, setTrouble] = useState<string | null>(null)
   const [changed, setChanged] = useState<ReadonlyMap<number, Taking>>(new Map())
-  const offer = useMemo(() => readPalette(text, fileName), [text, fileName])
+  const [fromImage, setFromImage] = useState<Offer | null>(null)
+  const offer = useMemo(() => fromImage ?? readPalette(text, fileName), [fromImage, text, fileName])
   const takings = useMemo(
     () =>
       takingsOf({ ...offer, colors: offer.colors.slice(0, MOST_COLORS) }, roles).map(
@@ -60,14 +64,29 @@ function BringIn({ onDone }: { onDone(): void }) {
   const read = (next: string, name: string) => {
     setText(next)
     setFileName(name)
+    setFromImage(null)
     setChanged(new Map())
     setTrouble(null)
   }
+  const take = async (file: File) => {
+    const isImage = isImageName(file.name)
+    const most = isImage ? MOST_IMAGE_BYTES : MOST_BYTES
+    if (file.size > most) {
+      setTrouble(`${file.name} is too large for a palette: up to ${bytes(most)} is read.`)
+      return
+    }
+    if (!isImage) return read(await file.text(), file.name)
+    try {
+      const found = await readImagePalette(new Uint8Array(await file.arrayBuffer()), file.name)
+      read('', file.name)
+      setFromImage(found)
+    } catch {
+      setTrouble(`${file.name} cannot be shown: it is no image that this browser knows, or a broken one.`)
+    }
+  }
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
-    onDrop: async ([file]) => {
-      if (!file) return
-      if (file.size > MOST_BYTES) setTrouble(`${file.name} is too large for a palette: up to 2 MB is read.`)
-      else read(await file.text(), file.name)
+    onDrop: ([file]) => {
+      if (file) void take(file)
     },
     noClick: true,
     noKeyboard: true,
@@ -77,7 +96,7 @@ function BringIn({ onDone }: { onDone(): void }) {
     <Box {...getRootProps()} bg={isDragActive ? 'tint' : undefined}>
       <input {...getInputProps()} aria-label="Palette file" />
       <chakra.label display="block" fontSize="13px">
-        The lines of a mail, custom properties, or a file: design tokens, .gpl, CSV, CSS, SCSS
+        The lines of a mail, custom properties, or a file: design tokens, .gpl, CSV, CSS, SCSS, a logo or another image
         <chakra.textarea
           value={text}
           onChange={(event) => read(event.target.value, '')}
@@ -99,7 +118,7 @@ function BringIn({ onDone }: { onDone(): void }) {
           Choose a file …
         </ActButton>
         <Text fontSize="13px" role="status">
-          {text.trim() === '' ? '' : summary(offer, fileName)}
+          {text.trim() === '' && fromImage === null ? '' : summary(offer, fileName)}
         </Text>
       </Flex>
       {trouble === null ? null : (
@@ -154,6 +173,7 @@ const FORMAT_WORDS: Readonly<Record<Offer['format'], string>> = {
   variables: 'variables of a stylesheet',
   gpl: 'a palette file',
   csv: 'a table',
+  image: 'the main colours of an image',
 }
 
 function summary({ format, colors }: Offer, fileName: string): string {
