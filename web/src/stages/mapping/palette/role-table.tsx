@@ -28,14 +28,15 @@ import {
   servesOf,
   toHex,
 } from '@undo-ink/core'
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
 import { Sheet } from '../../../components/sheet.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
-import { count, number } from '../../../components/words.ts'
+import { number } from '../../../components/words.ts'
 import { countBy } from '../../../work/places.ts'
 import { useWork } from '../../../work/work.tsx'
 import { madeText } from './made-text.ts'
+import { RemoveRoleDialog } from './remove-role-dialog.tsx'
 
 /** How many places take each role, by its id. */
 function placesPerRole({ codes, values }: Column<Outcome>): Map<string, number> {
@@ -61,6 +62,11 @@ export function RoleTable({ editing, onEdit }: RoleTableProps) {
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   )
+  const [removing, setRemoving] = useState<Role | null>(null)
+  const remove = (role: Role) => {
+    if ((perRole.get(role.id) ?? 0) > 0) setRemoving(role)
+    else store.changePalette(roles.filter(({ id }) => id !== role.id))
+  }
   const move = ({ active, over }: DragEndEvent) => {
     const [from, to] = [active.id, over?.id].map((id) => roles.findIndex((role) => role.id === id))
     if (from === undefined || to === undefined || from < 0 || to < 0 || from === to) return
@@ -111,13 +117,18 @@ export function RoleTable({ editing, onEdit }: RoleTableProps) {
                   places={perRole.get(role.id) ?? 0}
                   isEdited={editing?.id === role.id}
                   onEdit={onEdit}
-                  onRemove={() => store.changePalette(roles.filter(({ id }) => id !== role.id))}
+                  onRemove={() => remove(role)}
                 />
               ))}
             </Table.Body>
           </SortableContext>
         </Table.Root>
       </DndContext>
+      <RemoveRoleDialog
+        role={removing}
+        places={removing ? (perRole.get(removing.id) ?? 0) : 0}
+        onClose={() => setRemoving(null)}
+      />
     </Sheet>
   )
 }
@@ -200,13 +211,7 @@ function RoleRow({ role, places, isEdited, onEdit, onRemove }: RoleRowProps) {
           <ActButton h="26px" px="2" onClick={() => onEdit(role)} aria-label={`Change ${role.name}`}>
             Change
           </ActButton>
-          <ActButton
-            h="26px"
-            px="2"
-            aria-label={`Remove ${role.name}`}
-            title={places > 0 ? `${count(places, 'place')} would be open again; undo brings them back` : undefined}
-            onClick={onRemove}
-          >
+          <ActButton h="26px" px="2" aria-label={`Remove ${role.name}`} onClick={onRemove}>
             Remove
           </ActButton>
         </Flex>

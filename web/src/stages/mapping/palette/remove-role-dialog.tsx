@@ -1,0 +1,76 @@
+import { Dialog, Flex, Portal, Text } from '@chakra-ui/react'
+import type { Role } from '@undo-ink/core'
+import { useState } from 'react'
+import { ActButton } from '../../../components/act-button.tsx'
+import { Choice } from '../../../components/choice.tsx'
+import { count } from '../../../components/words.ts'
+import { useWork } from '../../../work/work.tsx'
+import { decisionsFor } from './removing.ts'
+
+interface RemoveRoleDialogProps {
+  /** null: none is removed. */
+  readonly role: Role | null
+  /** How many places take it. */
+  readonly places: number
+  onClose(): void
+}
+
+/** Asks where what takes a role goes, before the role is removed. */
+export function RemoveRoleDialog({ role, places, onClose }: RemoveRoleDialogProps) {
+  return (
+    <Dialog.Root
+      open={role !== null}
+      onOpenChange={({ open }) => open || onClose()}
+      role="alertdialog"
+      lazyMount
+      unmountOnExit
+    >
+      <Portal>
+        <Dialog.Backdrop bg="rgb(0 0 0 / .35)" />
+        <Dialog.Positioner>
+          <Dialog.Content borderRadius="sheet">
+            {role ? <Question role={role} places={places} onClose={onClose} /> : null}
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  )
+}
+
+function Question({ role, places, onClose }: RemoveRoleDialogProps & { readonly role: Role }) {
+  const { roles, state, store } = useWork()
+  const [to, setTo] = useState('')
+  const others = roles.filter(({ id }) => id !== role.id)
+  const remove = () => {
+    const decisions = to === '' ? [] : decisionsFor(state.decisions, role.id, to, () => crypto.randomUUID())
+    if (decisions.length > 0) store.act({ kind: 'decide', decisions })
+    store.changePalette(others)
+    onClose()
+  }
+  return (
+    <>
+      <Dialog.Header pb="2">
+        <Dialog.Title fontSize="16px">Remove {role.name}</Dialog.Title>
+      </Dialog.Header>
+      <Dialog.Body>
+        <Text fontSize="13px" mb="3">
+          {count(places, 'place takes', 'places take')} it. Undo brings everything back.
+        </Text>
+        <Choice
+          label="They"
+          value={to}
+          options={[['', 'are open again'], ...others.map(({ id, name }) => [id, `take ${name}`] as const)]}
+          onChoose={setTo}
+        />
+      </Dialog.Body>
+      <Dialog.Footer>
+        <Flex gap="2">
+          <ActButton onClick={onClose}>Keep the role</ActButton>
+          <ActButton main onClick={remove}>
+            Remove it
+          </ActButton>
+        </Flex>
+      </Dialog.Footer>
+    </>
+  )
+}
