@@ -145,8 +145,9 @@ test('states are proposed for a role, and follow it when it changes', async ({ p
   const accent = page.getByRole('region', { name: 'Change accent' })
   await accent.getByRole('combobox', { name: 'Its colour is' }).selectOption({ label: 'made from primary' })
   await accent.getByRole('slider', { name: /^darker/ }).fill('0.2')
+  await accent.getByRole('combobox', { name: 'Hue' }).selectOption({ label: 'complementary' })
   await accent.getByRole('button', { name: 'Save the change' }).click()
-  await expect(page.getByRole('row', { name: /accent #[\da-f]{6} primary, lighter/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /accent #[\da-f]{6} primary, lighter, turned 180°/ })).toBeVisible()
 })
 
 test('the colour of a role is picked from an image of the copy', async ({ page, siteUrl }) => {

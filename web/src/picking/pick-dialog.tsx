@@ -1,10 +1,11 @@
-import { Box, Dialog, Flex, Portal, Text } from '@chakra-ui/react'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import { type ReactNode, useState } from 'react'
 import { useVisit } from '../api/copies.ts'
 import { ActButton } from '../components/act-button.tsx'
 import { Choice } from '../components/choice.tsx'
 import { Loading } from '../components/loading.tsx'
 import { Segments } from '../components/segments.tsx'
+import { WideDialog } from '../components/wide-dialog.tsx'
 import { useWork } from '../work/work.tsx'
 import { DroppedImage, InheritedImage } from './image-sources.tsx'
 import { PagePicker } from './page-picker.tsx'
@@ -23,24 +24,9 @@ interface PickDialogProps {
 /** Picks a color from what is there: a page, an image of the copy or of one's own, the screen. */
 export function PickDialog({ open, onClose, beside }: PickDialogProps) {
   return (
-    <Dialog.Root open={open} onOpenChange={({ open }) => open || onClose()} size="xl" lazyMount unmountOnExit>
-      <Portal>
-        <Dialog.Backdrop bg="rgb(0 0 0 / .35)" />
-        <Dialog.Positioner>
-          <Dialog.Content borderRadius="sheet" maxW="900px">
-            <Dialog.Header py="3" borderBottom="1px solid" borderColor="edge">
-              <Dialog.Title fontSize="16px">Pick a colour</Dialog.Title>
-              <ActButton ml="auto" hotkey="Esc" onClick={onClose}>
-                Close
-              </ActButton>
-            </Dialog.Header>
-            <Dialog.Body py="3">
-              <Picking beside={beside} />
-            </Dialog.Body>
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+    <WideDialog title="Pick a colour" open={open} width="900px" onClose={onClose}>
+      <Picking beside={beside} />
+    </WideDialog>
   )
 }
 

@@ -1,8 +1,9 @@
-import { Box, chakra, Dialog, Flex, Portal, Text } from '@chakra-ui/react'
+import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import { type Offer, type Refusal, type Remark, readPalette } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { useDropzone } from 'react-dropzone'
 import { ActButton } from '../../../components/act-button.tsx'
+import { WideDialog } from '../../../components/wide-dialog.tsx'
 import { bytes, count } from '../../../components/words.ts'
 import { readImagePalette } from '../../../picking/image-palette.ts'
 import { isImageName } from '../../../picking/pixels.ts'
@@ -23,24 +24,9 @@ interface BringInDialogProps {
 /** Colors that the client sent: pasted, or as a file. What would become which role is seen before anything is taken. */
 export function BringInDialog({ open, onClose }: BringInDialogProps) {
   return (
-    <Dialog.Root open={open} onOpenChange={({ open }) => open || onClose()} size="xl" lazyMount unmountOnExit>
-      <Portal>
-        <Dialog.Backdrop bg="rgb(0 0 0 / .35)" />
-        <Dialog.Positioner>
-          <Dialog.Content borderRadius="sheet" maxW="820px">
-            <Dialog.Header py="3" borderBottom="1px solid" borderColor="edge">
-              <Dialog.Title fontSize="16px">Bring colours in</Dialog.Title>
-              <ActButton ml="auto" hotkey="Esc" onClick={onClose}>
-                Close
-              </ActButton>
-            </Dialog.Header>
-            <Dialog.Body py="3">
-              <BringIn onDone={onClose} />
-            </Dialog.Body>
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+    <WideDialog title="Bring colours in" open={open} width="820px" onClose={onClose}>
+      <BringIn onDone={onClose} />
+    </WideDialog>
   )
 }
 

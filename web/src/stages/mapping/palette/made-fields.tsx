@@ -9,6 +9,18 @@ const SLIDERS = [
   { key: 'turned', label: 'hue turned', min: -180, max: 180, step: 5 },
 ] as const satisfies readonly { key: keyof Made; label: string; min: number; max: number; step: number }[]
 
+/** Relations of hues in colour theory, in degrees of OKLCH. */
+const HUES: readonly (readonly [string, string])[] = [
+  ['0', 'the same'],
+  ['180', 'complementary'],
+  ['30', 'analogous, +30°'],
+  ['-30', 'analogous, −30°'],
+  ['120', 'triadic, +120°'],
+  ['-120', 'triadic, −120°'],
+  ['150', 'split complementary, +150°'],
+  ['-150', 'split complementary, −150°'],
+]
+
 interface MadeFieldsProps {
   /** The role that is changed; null: a new one. */
   readonly role: Role | null
@@ -30,6 +42,14 @@ export function MadeFields({ role, made, onChange }: MadeFieldsProps) {
         options={[['', 'its own'], ...bases.map(({ id, name }) => [id, `made from ${name}`] as const)]}
         onChoose={(from) => onChange(from === '' ? null : { lighter: 0, stronger: 1, turned: 0, ...made, from })}
       />
+      {made === null ? null : (
+        <Choice
+          label="Hue"
+          value={HUES.some(([turned]) => turned === String(made.turned)) ? String(made.turned) : ''}
+          options={[['', 'as turned'], ...HUES]}
+          onChoose={(turned) => turned !== '' && onChange({ ...made, turned: Number(turned) })}
+        />
+      )}
       {made === null
         ? null
         : SLIDERS.map(({ key, label, ...range }) => (
