@@ -2,6 +2,7 @@ import { Buffer } from 'node:buffer'
 import { readFileSync } from 'node:fs'
 import { faults } from './axe.ts'
 import { expect, test } from './fixtures.ts'
+import { zipOf } from './zip.ts'
 
 test('a mail becomes roles, after what would be made of it was seen', async ({ page, siteUrl }) => {
   await page.goto(`${siteUrl}/mapping/palette`)
@@ -179,4 +180,36 @@ test('a role that is in use is removed after saying where its places go', async 
   await dialog.getByRole('button', { name: 'Remove it' }).click()
   await expect(page.getByRole('row', { name: /accent.*ground 56/ })).toBeVisible()
   await expect(page.getByRole('row', { name: /primary #0b6e74/ })).toHaveCount(0)
+})
+
+test('three hex codes become a palette of twelve roles that can be read, by keys alone', async ({ page, app }) => {
+  const { keyboard } = page
+  await page.goto(app.url)
+  await page.getByLabel('Name of the site').fill('Three codes')
+  await keyboard.press('Enter')
+  await page.getByLabel('ZIP or files of the site').setInputFiles({
+    name: 's.zip',
+    mimeType: 'application/zip',
+    buffer: await zipOf({ 'a.css': 'a { color: #7a2433 }' }),
+  })
+  await page.getByRole('link', { name: /^Mapping/ }).click()
+  await page.getByRole('link', { name: 'Make the palette' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Bring colours in' })
+  await page.getByRole('button', { name: 'Bring colours in …' }).focus()
+  await keyboard.press('Enter')
+  await dialog.getByRole('textbox', { name: /^The lines of a mail/ }).focus()
+  await keyboard.type('primary 0b6e74\naccent #d9822b\ntext: #1f2a30')
+  await dialog.getByRole('button', { name: 'Take 3 colours' }).focus()
+  await keyboard.press('Enter')
+  await expect(page.getByText('3 roles of the brand.')).toBeVisible()
+  await page.getByRole('button', { name: 'Bring colours in …' }).focus()
+  await keyboard.press('Enter')
+  await dialog.getByRole('button', { name: 'Propose what is lacking' }).focus()
+  await keyboard.press('Enter')
+  await expect(dialog.getByRole('status')).toHaveText('10 colours, read as what the palette lacks.')
+  await dialog.getByRole('button', { name: 'Take 10 colours' }).focus()
+  await keyboard.press('Enter')
+  await expect(
+    page.getByText('13 roles of the brand. Every text and line is readable on its grounds.', { exact: false }),
+  ).toBeVisible()
 })

@@ -32,7 +32,7 @@ export interface Offer {
   readonly refused: readonly Refused[]
 }
 
-export type PaletteFormat = 'text' | 'tokens' | 'variables' | 'gpl' | 'csv' | 'image'
+export type PaletteFormat = 'text' | 'tokens' | 'variables' | 'gpl' | 'csv' | 'image' | 'proposal'
 
 /** A color as an offer has it, opaque; null: it is none. @param isBare whether its `#` was missing */
 export function offered(name: string | null, written: string, line: number, isBare = false): Offered | null {

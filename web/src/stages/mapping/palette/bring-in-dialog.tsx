@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
-import { type Offer, type Refusal, type Remark, readPalette } from '@undo-ink/core'
+import { missingRoles, type Offer, type Refusal, type Remark, readPalette } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { useDropzone } from 'react-dropzone'
 import { ActButton } from '../../../components/act-button.tsx'
@@ -36,8 +36,9 @@ function BringIn({ onDone }: { onDone(): void }) {
   const [fileName, setFileName] = useState('')
   const [trouble, setTrouble] = useState<string | null>(null)
   const [changed, setChanged] = useState<ReadonlyMap<number, Taking>>(new Map())
-  const [fromImage, setFromImage] = useState<Offer | null>(null)
-  const offer = useMemo(() => fromImage ?? readPalette(text, fileName), [fromImage, text, fileName])
+  const [given, setGiven] = useState<Offer | null>(null)
+  const lacking = useMemo(() => missingRoles(roles), [roles])
+  const offer = useMemo(() => given ?? readPalette(text, fileName), [given, text, fileName])
   const takings = useMemo(
     () =>
       takingsOf({ ...offer, colors: offer.colors.slice(0, MOST_COLORS) }, roles).map(
@@ -50,7 +51,7 @@ function BringIn({ onDone }: { onDone(): void }) {
   const read = (next: string, name: string) => {
     setText(next)
     setFileName(name)
-    setFromImage(null)
+    setGiven(null)
     setChanged(new Map())
     setTrouble(null)
   }
@@ -65,7 +66,7 @@ function BringIn({ onDone }: { onDone(): void }) {
     try {
       const found = await readImagePalette(new Uint8Array(await file.arrayBuffer()), file.name)
       read('', file.name)
-      setFromImage(found)
+      setGiven(found)
     } catch {
       setTrouble(`${file.name} cannot be shown: it is no image that this browser knows, or a broken one.`)
     }
@@ -103,8 +104,19 @@ function BringIn({ onDone }: { onDone(): void }) {
         <ActButton h="28px" onClick={open}>
           Choose a file …
         </ActButton>
+        {lacking.colors.length === 0 ? null : (
+          <ActButton
+            h="28px"
+            onClick={() => {
+              read('', '')
+              setGiven(lacking)
+            }}
+          >
+            Propose what is lacking
+          </ActButton>
+        )}
         <Text fontSize="13px" role="status">
-          {text.trim() === '' && fromImage === null ? '' : summary(offer, fileName)}
+          {text.trim() === '' && given === null ? '' : summary(offer, fileName)}
         </Text>
       </Flex>
       {trouble === null ? null : (
@@ -160,6 +172,7 @@ const FORMAT_WORDS: Readonly<Record<Offer['format'], string>> = {
   gpl: 'a palette file',
   csv: 'a table',
   image: 'the main colours of an image',
+  proposal: 'what the palette lacks',
 }
 
 function summary({ format, colors }: Offer, fileName: string): string {
