@@ -110,6 +110,19 @@ test('the palette is seen with other eyes, and tells which roles look alike', as
   await expect(panel.getByText(/^▲ primary and sage are nearly the same, ΔE 0\.\d$/)).toBeVisible()
 })
 
+test('a specimen is painted with the palette, and each part of it leads to its role', async ({ page, siteUrl }) => {
+  await page.goto(`${siteUrl}/mapping/palette`)
+  await page.getByRole('radio', { name: 'specimen' }).click()
+  const book = page.getByRole('button', { name: 'Book: change primary' })
+  await expect(book).toHaveCSS('background-color', 'rgb(11, 110, 116)')
+  expect(await faults(page)).toEqual([])
+  await book.focus()
+  await page.keyboard.press('Enter')
+  await page.getByLabel('Colour, in any CSS notation').fill('#7a2433')
+  await page.keyboard.press('Enter')
+  await expect(book).toHaveCSS('background-color', 'rgb(122, 36, 51)')
+})
+
 test('the palette is written out, and read back', async ({ page, siteUrl }) => {
   await page.goto(`${siteUrl}/mapping/palette`)
   await page.getByRole('button', { name: 'Export' }).click()
@@ -206,7 +219,7 @@ test('three hex codes become a palette of twelve roles that can be read, by keys
   await keyboard.press('Enter')
   await dialog.getByRole('button', { name: 'Propose what is lacking' }).focus()
   await keyboard.press('Enter')
-  await expect(dialog.getByRole('status')).toHaveText('10 colours, read as what the palette lacks.')
+  await expect(dialog.getByRole('status')).toHaveText('10 colours that the palette lacks.')
   await dialog.getByRole('button', { name: 'Take 10 colours' }).focus()
   await keyboard.press('Enter')
   await expect(

@@ -165,18 +165,18 @@ function BringIn({ onDone }: { onDone(): void }) {
   )
 }
 
-const FORMAT_WORDS: Readonly<Record<Offer['format'], string>> = {
+const FORMAT_WORDS: Readonly<Record<Exclude<Offer['format'], 'proposal'>, string>> = {
   text: 'lines of text',
   tokens: 'a design token file',
   variables: 'variables of a stylesheet',
   gpl: 'a palette file',
   csv: 'a table',
   image: 'the main colours of an image',
-  proposal: 'what the palette lacks',
 }
 
 function summary({ format, colors }: Offer, fileName: string): string {
   const more = colors.length > MOST_COLORS ? ` The first ${MOST_COLORS} are shown.` : ''
+  if (format === 'proposal') return `${count(colors.length, 'colour')} that the palette lacks.`
   return `${fileName === '' ? '' : `${fileName}: `}${count(colors.length, 'colour')}, read as ${FORMAT_WORDS[format]}.${more}`
 }
 

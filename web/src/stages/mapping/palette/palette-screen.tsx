@@ -7,7 +7,7 @@ import { count } from '../../../components/words.ts'
 import { useWork } from '../../../work/work.tsx'
 import { BringInDialog } from './bring-in-dialog.tsx'
 import { PaletteExport } from './palette-export.tsx'
-import { ReadabilityStrips } from './readability-strips.tsx'
+import { ReadabilityPanel } from './readability-panel.tsx'
 import { RoleForm } from './role-form.tsx'
 import { RoleTable } from './role-table.tsx'
 
@@ -31,7 +31,7 @@ export function PaletteScreen() {
           <RoleForm key={editing?.id ?? 'new'} role={editing} onDone={() => setEditing(null)} />
         </Flex>
         <Box flex={{ base: 'none', lg: '0 0 440px' }} minH="0" display="flex">
-          <ReadabilityStrips judged={judged} />
+          <ReadabilityPanel judged={judged} onEdit={setEditing} />
         </Box>
       </Flex>
     </Flex>

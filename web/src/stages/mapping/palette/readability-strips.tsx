@@ -1,103 +1,36 @@
-import { Box, Flex, Heading, Text, VisuallyHidden } from '@chakra-ui/react'
-import {
-  inSrgb,
-  type Legibility,
-  nearestReadable,
-  nearRoles,
-  RATIOS,
-  readRoleColor,
-  seenBy,
-  servesOf,
-  toHex,
-  VISIONS,
-  type Vision,
-} from '@undo-ink/core'
-import { useMemo, useState } from 'react'
+import { Box, Flex, Text, VisuallyHidden } from '@chakra-ui/react'
+import { type Legibility, nearestReadable, RATIOS, readRoleColor, servesOf, toHex } from '@undo-ink/core'
+import { useMemo } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
-import { Segments } from '../../../components/segments.tsx'
-import { Sheet } from '../../../components/sheet.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { groupBy } from '../../../work/places.ts'
 import { useWork } from '../../../work/work.tsx'
 
+interface ReadabilityStripsProps {
+  readonly judged: readonly Legibility[]
+  /** How a color is painted for whoever looks. */
+  paint(color: string): string
+}
+
 /** Each ground as a strip, with every text and line that stands on it: its ratio, what that is good for, and where it fails the nearest color that does not. */
-export function ReadabilityStrips({ judged }: { judged: readonly Legibility[] }) {
+export function ReadabilityStrips({ judged, paint }: ReadabilityStripsProps) {
   const strips = useMemo(() => [...groupBy(judged, ({ ground }) => ground).entries()], [judged])
-  const [eyes, setEyes] = useState<Eyes>('everybody')
-  const paint = useMemo(() => painted(eyes), [eyes])
-  return (
-    <Sheet as="section" aria-label="Readability" w="100%" overflow="auto" tabIndex={0}>
-      <Heading as="h2" fontSize="13px" px="3" py="2" bg="wash" borderBottom="1px solid" borderColor="edge">
-        Readability
-      </Heading>
-      <Box px="3" pt="2">
-        <Segments
-          label="As seen by"
-          says="seen by"
-          segments={EYES}
-          value={eyes}
-          height={26}
-          onChoose={(next) => setEyes(next)}
-        />
-      </Box>
-      <Alike eyes={eyes} />
-      {strips.length === 0 ? (
-        <Text p="4" fontSize="13px" color="soft">
-          A ground and a text on it are needed to judge how the palette is read.
-        </Text>
-      ) : null}
-      {strips.map(([ground, lines]) => (
-        <Box key={ground.id} as="section" aria-label={`On ${ground.name}`} borderBottom="1px solid" borderColor="edge">
-          <Text px="3" pt="2" fontSize="12px" color="soft">
-            on {ground.name}
-          </Text>
-          {lines.map((line) => (
-            <Line key={line.role.id} line={line} paint={paint} />
-          ))}
-        </Box>
-      ))}
-    </Sheet>
-  )
-}
-
-/** Somebody to whom the palette is shown: without cones for long, middle or short waves. */
-type Eyes = 'everybody' | Vision
-const EYES: readonly { readonly value: Eyes; readonly text: string }[] = [
-  { value: 'everybody', text: 'everybody' },
-  ...VISIONS.map((value) => ({ value, text: value })),
-]
-
-/** How a color is painted for somebody. */
-function painted(eyes: Eyes): (color: string) => string {
-  return (text) => {
-    const color = readRoleColor(text)
-    return eyes === 'everybody' || typeof color === 'string' ? text : toHex(seenBy(eyes, inSrgb(color)))
-  }
-}
-
-/** ΔE00 below which two roles are taken for one: as they are, and by eyes that see fewer colors. */
-const ALIKE = { everybody: 2.3, others: 5 } as const
-
-/** The roles that look nearly the same to somebody. */
-function Alike({ eyes }: { eyes: Eyes }) {
-  const { roles } = useWork()
-  const pairs = useMemo(
-    () =>
-      eyes === 'everybody'
-        ? nearRoles(roles, ALIKE.everybody)
-        : nearRoles(roles, ALIKE.others, (color) => seenBy(eyes, color)),
-    [roles, eyes],
-  )
-  if (pairs.length === 0) return null
-  return (
-    <Box as="ul" listStyleType="none" px="3" pt="2" fontSize="13px" aria-label="Nearly the same">
-      {pairs.map(({ a, b, distance }) => (
-        <li key={`${a.id} ${b.id}`}>
-          <span aria-hidden>▲</span> {a.name} and {b.name} are nearly the same, ΔE {distance.toFixed(1)}
-        </li>
+  if (strips.length === 0)
+    return (
+      <Text p="4" fontSize="13px" color="soft">
+        A ground and a text on it are needed to judge how the palette is read.
+      </Text>
+    )
+  return strips.map(([ground, lines]) => (
+    <Box key={ground.id} as="section" aria-label={`On ${ground.name}`} borderBottom="1px solid" borderColor="edge">
+      <Text px="3" pt="2" fontSize="12px" color="soft">
+        on {ground.name}
+      </Text>
+      {lines.map((line) => (
+        <Line key={line.role.id} line={line} paint={paint} />
       ))}
     </Box>
-  )
+  ))
 }
 
 const LEVEL_WORDS: Readonly<Record<Legibility['level'], string>> = {

@@ -88,7 +88,7 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
           <TextField label="What it is for" problem={formState.errors.name?.message}>
             <Input {...register('name')} size="sm" borderColor="strong" autoComplete="off" placeholder="soft text" />
           </TextField>
-          <TextField label="Colour, in any CSS notation" problem={formState.errors.color?.message}>
+          <TextField wide label="Colour, in any CSS notation" problem={formState.errors.color?.message}>
             <Flex gap="2" w="100%" align="center">
               <Input
                 {...register('color')}
@@ -194,12 +194,13 @@ function Grounds({ role, on, onChoose }: GroundsProps) {
 interface TextFieldProps {
   readonly label: string
   readonly problem: string | undefined
+  readonly wide?: boolean
   readonly children: ReactNode
 }
 
-function TextField({ label, problem, children }: TextFieldProps) {
+function TextField({ label, problem, wide = false, children }: TextFieldProps) {
   return (
-    <Field.Root invalid={problem !== undefined} w="160px">
+    <Field.Root invalid={problem !== undefined} w={wide ? '236px' : '160px'}>
       <Field.Label fontSize="13px">{label}</Field.Label>
       {children}
       {problem ? (

@@ -1,0 +1,105 @@
+import { Box, Flex, Heading } from '@chakra-ui/react'
+import {
+  inSrgb,
+  type Legibility,
+  nearRoles,
+  type Role,
+  readRoleColor,
+  seenBy,
+  toHex,
+  VISIONS,
+  type Vision,
+} from '@undo-ink/core'
+import { useMemo, useState } from 'react'
+import { Segments } from '../../../components/segments.tsx'
+import { Sheet } from '../../../components/sheet.tsx'
+import { useWork } from '../../../work/work.tsx'
+import { ReadabilityStrips } from './readability-strips.tsx'
+import { Specimen } from './specimen.tsx'
+
+interface ReadabilityPanelProps {
+  readonly judged: readonly Legibility[]
+  onEdit(role: Role): void
+}
+
+const SHOWN = ['strips', 'specimen'] as const
+const SHOWN_SEGMENTS = SHOWN.map((value) => ({ value, text: value }))
+
+/** How the palette is read: as strips or as a specimen, by whoever looks. */
+export function ReadabilityPanel({ judged, onEdit }: ReadabilityPanelProps) {
+  const [eyes, setEyes] = useState<Eyes>('everybody')
+  const paint = useMemo(() => painted(eyes), [eyes])
+  const [shown, setShown] = useState<(typeof SHOWN)[number]>('strips')
+  return (
+    <Sheet as="section" aria-label="Readability" w="100%" overflow="auto" tabIndex={0}>
+      <Flex align="center" px="3" py="1.5" bg="wash" borderBottom="1px solid" borderColor="edge">
+        <Heading as="h2" fontSize="13px" mr="auto">
+          Readability
+        </Heading>
+        <Segments
+          label="Shown as"
+          segments={SHOWN_SEGMENTS}
+          value={shown}
+          height={26}
+          onChoose={(next) => setShown(next)}
+        />
+      </Flex>
+      <Box px="3" pt="2">
+        <Segments
+          label="As seen by"
+          says="seen by"
+          segments={EYES}
+          value={eyes}
+          height={26}
+          onChoose={(next) => setEyes(next)}
+        />
+      </Box>
+      <Alike eyes={eyes} />
+      {shown === 'specimen' ? (
+        <Specimen paint={paint} onEdit={onEdit} />
+      ) : (
+        <ReadabilityStrips judged={judged} paint={paint} />
+      )}
+    </Sheet>
+  )
+}
+
+/** Somebody to whom the palette is shown: without cones for long, middle or short waves. */
+type Eyes = 'everybody' | Vision
+const EYES: readonly { readonly value: Eyes; readonly text: string }[] = [
+  { value: 'everybody', text: 'everybody' },
+  ...VISIONS.map((value) => ({ value, text: value })),
+]
+
+/** How a color is painted for somebody. */
+function painted(eyes: Eyes): (color: string) => string {
+  return (text) => {
+    const color = readRoleColor(text)
+    return eyes === 'everybody' || typeof color === 'string' ? text : toHex(seenBy(eyes, inSrgb(color)))
+  }
+}
+
+/** ΔE00 below which two roles are taken for one: as they are, and by eyes that see fewer colors. */
+const ALIKE = { everybody: 2.3, others: 5 } as const
+
+/** The roles that look nearly the same to somebody. */
+function Alike({ eyes }: { eyes: Eyes }) {
+  const { roles } = useWork()
+  const pairs = useMemo(
+    () =>
+      eyes === 'everybody'
+        ? nearRoles(roles, ALIKE.everybody)
+        : nearRoles(roles, ALIKE.others, (color) => seenBy(eyes, color)),
+    [roles, eyes],
+  )
+  if (pairs.length === 0) return null
+  return (
+    <Box as="ul" listStyleType="none" px="3" pt="2" fontSize="13px" aria-label="Nearly the same">
+      {pairs.map(({ a, b, distance }) => (
+        <li key={`${a.id} ${b.id}`}>
+          <span aria-hidden>▲</span> {a.name} and {b.name} are nearly the same, ΔE {distance.toFixed(1)}
+        </li>
+      ))}
+    </Box>
+  )
+}
