@@ -71,6 +71,9 @@ function madeBy(event: PlanEvent): readonly { readonly id: string }[] {
   return event.kind === 'decide' ? event.decisions : event.kind === 'correct' ? event.corrections : []
 }
 
+/** Slips that are told one by one. */
+const MOST_TOLD = 3
+
 function describe(event: PlanEvent, { roles }: Work): string {
   switch (event.kind) {
     case 'decide':
@@ -84,9 +87,11 @@ function describe(event: PlanEvent, { roles }: Work): string {
         })
         .join('; ')
     case 'correct':
-      return event.corrections
-        .map(({ raw, replacement, path }) => `${raw} put right to ${replacement} in ${path}`)
-        .join('; ')
+      return event.corrections.length > MOST_TOLD
+        ? `${count(event.corrections.length, 'slip')} put right`
+        : event.corrections
+            .map(({ raw, replacement, path }) => `${raw} put right to ${replacement} in ${path}`)
+            .join('; ')
     case 'take-back':
       return `${count(event.decisions.length, 'decision')} taken back`
     case 'tolerance':

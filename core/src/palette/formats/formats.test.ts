@@ -1,8 +1,10 @@
+import { parse } from 'parse5'
 import { describe, expect, it } from 'vitest'
 import { opaqueKey } from '../../color/color.ts'
 import { parseColor } from '../../color/literal.ts'
 import type { Role } from '../role.ts'
 import { PALETTE_FILES, type PaletteFile, readPalette } from './formats.ts'
+import { writeSheet } from './sheet.ts'
 
 const read = (text: string, name?: string) =>
   readPalette(text, name).colors.map(({ name, color, remark }) => [name, color, ...(remark ? [remark] : [])])
@@ -146,4 +148,24 @@ it('what is written out comes back the same, in every format', () => {
     expect(offer.refused, format).toEqual([])
     expect(offer.colors[1]?.name, format).toBe('text on primary')
   }
+})
+
+it('a sheet to print has every role that can be read, and what is in their names is no markup', () => {
+  const roles: Role[] = [
+    { id: 'a', name: '<script>alert(1)</script> & "co"', color: '#0B6E74' },
+    { id: 'b', name: 'line', color: 'oklch(85% 0.018 220)' },
+    { id: 'c', name: 'broken', color: 'nonsense' },
+  ]
+  const page = parse(writeSheet('A & B', roles))
+  const found: string[] = []
+  const walk = (node: { nodeName: string; value?: string; childNodes?: unknown[] }) => {
+    if (node.nodeName === '#text' && node.value?.trim()) found.push(node.value.trim())
+    if (node.nodeName !== 'style') for (const child of node.childNodes ?? []) walk(child as never)
+  }
+  walk(page as never)
+  const hex = expect.stringMatching(/^#[\da-f]{6}$/)
+  expect(found).toEqual([
+    ...['A & B', 'A & B', '<script>alert(1)</script> & "co"', 'ground', '#0b6e74'],
+    ...['line', 'line', hex, 'oklch(85% 0.018 220)'],
+  ])
 })

@@ -1,5 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react'
-import { PALETTE_FILES, type PaletteFile } from '@undo-ink/core'
+import { PALETTE_FILES, type PaletteFile, writeSheet } from '@undo-ink/core'
 import { ActButton } from '../../../components/act-button.tsx'
 import { PopupButton } from '../../../components/popup-button.tsx'
 import { saveFile } from '../../../components/save-file.ts'
@@ -35,6 +35,17 @@ export function PaletteExport() {
               </ActButton>
             )
           })}
+          <ActButton
+            h="28px"
+            onClick={() =>
+              saveFile(
+                `${site.name} palette.html`,
+                new Blob([writeSheet(`${site.name}: palette`, roles)], { type: 'text/html' }),
+              )
+            }
+          >
+            Sheet to print
+          </ActButton>
         </Flex>
       )}
     </PopupButton>
