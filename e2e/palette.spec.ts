@@ -219,10 +219,33 @@ test('three hex codes become a palette of twelve roles that can be read, by keys
   await keyboard.press('Enter')
   await dialog.getByRole('button', { name: 'Propose what is lacking' }).focus()
   await keyboard.press('Enter')
-  await expect(dialog.getByRole('status')).toHaveText('10 colours that the palette lacks.')
+  await expect(dialog.getByRole('status')).toHaveText('10 colours proposed.')
   await dialog.getByRole('button', { name: 'Take 10 colours' }).focus()
   await keyboard.press('Enter')
   await expect(
     page.getByText('13 roles of the brand. Every text and line is readable on its grounds.', { exact: false }),
   ).toBeVisible()
+})
+
+test('the same site, but green: its colours turned are proposed, and a sheet of the palette is written', async ({
+  page,
+  siteUrl,
+}) => {
+  await page.goto(`${siteUrl}/mapping/palette`)
+  await page.getByRole('button', { name: 'Bring colours in …' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Bring colours in' })
+  const target = dialog.getByLabel('Or the site’s own colours, turned to')
+  await target.fill('#777777')
+  await expect(dialog.getByText('A grey has no hue to turn to.')).toBeVisible()
+  await target.fill('#2e6f4e')
+  await dialog.getByRole('button', { name: 'Propose', exact: true }).click()
+  await expect(dialog.getByRole('textbox', { name: 'Name of the role of #ffffff' })).toHaveValue(
+    'scheme 2, was #ffffff',
+  )
+  await dialog.getByRole('button', { name: 'Take 12 colours' }).click()
+  await expect(page.getByRole('row', { name: /scheme 1, was #7a2433/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Export' }).click()
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Sheet to print' }).click()
+  expect(readFileSync(await (await download).path(), 'utf8')).toContain('scheme 1, was #7a2433')
 })

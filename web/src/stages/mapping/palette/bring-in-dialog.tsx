@@ -10,6 +10,7 @@ import { isImageName } from '../../../picking/pixels.ts'
 import { useWork } from '../../../work/work.tsx'
 import { type Taking, takingProblems, takingsOf, withTakings } from './taking.ts'
 import { TakingRow } from './taking-row.tsx'
+import { TurnedScheme } from './turned-scheme.tsx'
 
 /** Longer files are no palettes. */
 const MOST_BYTES = 2 * 1024 * 1024
@@ -119,6 +120,12 @@ function BringIn({ onDone }: { onDone(): void }) {
           {text.trim() === '' && given === null ? '' : summary(offer, fileName)}
         </Text>
       </Flex>
+      <TurnedScheme
+        onOffer={(scheme) => {
+          read('', '')
+          setGiven(scheme)
+        }}
+      />
       {trouble === null ? null : (
         <Text role="alert" fontSize="13px" mb="2">
           <span aria-hidden>▲</span> {trouble}
@@ -176,7 +183,7 @@ const FORMAT_WORDS: Readonly<Record<Exclude<Offer['format'], 'proposal'>, string
 
 function summary({ format, colors }: Offer, fileName: string): string {
   const more = colors.length > MOST_COLORS ? ` The first ${MOST_COLORS} are shown.` : ''
-  if (format === 'proposal') return `${count(colors.length, 'colour')} that the palette lacks.`
+  if (format === 'proposal') return `${count(colors.length, 'colour')} proposed.`
   return `${fileName === '' ? '' : `${fileName}: `}${count(colors.length, 'colour')}, read as ${FORMAT_WORDS[format]}.${more}`
 }
 
