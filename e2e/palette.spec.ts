@@ -171,7 +171,7 @@ test('the colour of a role is picked from an image of the copy', async ({ page, 
   const dialog = page.getByRole('dialog', { name: 'Pick a colour' })
   await dialog.getByRole('radio', { name: 'an image of the copy' }).click()
   await dialog.getByRole('combobox', { name: 'Image' }).selectOption('img/anchor.svg')
-  await expect(dialog.getByRole('status')).toHaveText('picked #7a2433')
+  await expect(dialog.getByRole('status', { name: 'Picked colour' })).toHaveText('picked #7a2433')
   await dialog.getByRole('button', { name: 'Take this colour' }).click()
   await expect(page.getByLabel('Colour, in any CSS notation')).toHaveValue('#7a2433')
   await page.getByRole('button', { name: 'Add the role' }).click()

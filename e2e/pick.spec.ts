@@ -21,8 +21,8 @@ test('a point of a page is picked by keys, and the declared colour is sought', a
   await expect(dialog.getByText('text')).toBeVisible()
   expect(await faults(page)).toEqual([])
   await dialog.getByRole('radio', { name: 'ground' }).check()
-  await expect(dialog.getByRole('status')).toContainText('picked #e0a526')
-  await expect(dialog.getByRole('status')).toContainText('ΔE 0.00: the very same')
+  await expect(dialog.getByRole('status', { name: 'Picked colour' })).toContainText('picked #e0a526')
+  await expect(dialog.getByRole('status', { name: 'Picked colour' })).toContainText('ΔE 0.00: the very same')
   await dialog.getByRole('button', { name: 'Find its places' }).click()
   await expect(dialog).toBeHidden()
   await expect(page.getByRole('searchbox')).toHaveValue('#e0a526')
@@ -51,10 +51,10 @@ test('a pixel of an image snaps to the nearest declared colour, and says by how 
   const dialog = page.getByRole('dialog', { name: 'Pick a colour' })
   await dialog.getByRole('radio', { name: 'an image of the copy' }).click()
   await dialog.getByRole('combobox', { name: 'Image' }).selectOption('img/anchor.svg')
-  await expect(dialog.getByRole('status')).toContainText('picked #7a2433')
+  await expect(dialog.getByRole('status', { name: 'Picked colour' })).toContainText('picked #7a2433')
 
   await dialog.getByRole('radio', { name: 'an image of mine' }).click()
-  await expect(dialog.getByRole('status')).toHaveText('Point at something painted.')
+  await expect(dialog.getByRole('status', { name: 'Picked colour' })).toHaveText('Point at something painted.')
   const input = dialog.locator('input[type=file]')
   const halves = '<rect width="20" height="30" fill="#802838"/><script>document.title="ran"</script>'
   await input.setInputFiles({ name: 'logo.svg', mimeType: 'image/svg+xml', buffer: svg(halves) })
@@ -62,11 +62,13 @@ test('a pixel of an image snaps to the nearest declared colour, and says by how 
   await field.focus()
   // It begins in the middle, which is see-through.
   await expect(dialog.getByText('20, 15 of 40 × 30')).toBeVisible()
-  await expect(dialog.getByRole('status')).toHaveText('Point at something painted.')
+  await expect(dialog.getByRole('status', { name: 'Picked colour' })).toHaveText('Point at something painted.')
   await page.keyboard.press('ArrowLeft')
   expect(await faults(page)).toEqual([])
-  await expect(dialog.getByRole('status')).toContainText('picked #802838')
-  await expect(dialog.getByRole('status')).toContainText('nearest declared #7d2838ΔE 0.71: not to be told apart')
+  await expect(dialog.getByRole('status', { name: 'Picked colour' })).toContainText('picked #802838')
+  await expect(dialog.getByRole('status', { name: 'Picked colour' })).toContainText(
+    'nearest declared #7d2838ΔE 0.71: not to be told apart',
+  )
   expect(await page.title()).not.toBe('ran')
 
   await input.setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no image') })

@@ -21,7 +21,7 @@ export function NearestDeclared({ picked, onFind }: { picked: string | null; onF
           <Swatch color={nearest?.color ?? null} size="100px" borderRadius="0" />
         </Flex>
       )}
-      <Box role="status" mb="3">
+      <Box role="status" aria-label="Picked colour" mb="3">
         {key === null ? (
           <Text color="soft">Point at something painted.</Text>
         ) : (

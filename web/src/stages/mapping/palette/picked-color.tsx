@@ -10,7 +10,7 @@ export function PickedColor({ picked, onTake }: { picked: string | null; onTake(
   return (
     <>
       {hex === null ? null : <Swatch color={hex} size="100px" borderRadius="0" mb="2" />}
-      <Box role="status" mb="3">
+      <Box role="status" aria-label="Picked colour" mb="3">
         <Text color={hex === null ? 'soft' : 'ink'}>
           {hex === null ? 'Point at something painted.' : `picked ${hex}`}
         </Text>
