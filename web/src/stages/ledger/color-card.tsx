@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { memo } from 'react'
+import { memo, useMemo } from 'react'
 import { Link } from 'react-router'
 import { ActButton } from '../../components/act-button.tsx'
 import { PopupButton } from '../../components/popup-button.tsx'
@@ -64,7 +64,11 @@ export const ColorCard = memo(function ColorCard({ place }: { place: PlaceOf }) 
 /** One step from a place to where more is known or decided of it. */
 function Onward({ place, lead }: { place: PlaceOf; lead: string | null }) {
   const { site, sitePages } = useWork()
-  const pages = sitePages.pages.filter(({ files }) => files.includes(place.path))
+  // There may be a million files of all pages together, and one steps from place to place.
+  const pages = useMemo(
+    () => sitePages.pages.filter(({ files }) => files.includes(place.path)),
+    [sitePages, place.path],
+  )
   const [subject] = place.subjects
   return (
     <Flex gap="1.5" mt="2.5" wrap="wrap" align="center" fontSize="13px">

@@ -1,4 +1,4 @@
-import { distancesTo, type Ledger, labsOf, type OpaqueKey, type State, type Use } from '@undo-ink/core'
+import { distancesTo, type Lab, type Ledger, labsOf, type OpaqueKey, type State, type Use } from '@undo-ink/core'
 import { countBy, type PlaceOf, type SitePlaces } from '../../work/places.ts'
 
 /** Something and how many places have it. */
@@ -50,18 +50,18 @@ export interface Neighbour {
 
 /** The nearest of the other colors of a site, nearest first. */
 export function neighboursOf(ledger: Ledger, color: OpaqueKey, most: number): Neighbour[] {
-  return byDistance(ledger, color)
+  return byDistance(ledger, labsOf(ledger), color)
     .filter((each) => each.color !== color)
     .slice(0, most)
 }
 
-/** The color of a site that is nearest to one, which may be that very one; null: the site has none. */
-export function nearestTo(ledger: Ledger, color: OpaqueKey): Neighbour | null {
-  return byDistance(ledger, color)[0] ?? null
+/** The color of a site that is nearest to one, which may be that very one; null: the site has none. @param labs of the ledger's colors, made once for many questions */
+export function nearestTo(ledger: Ledger, labs: readonly (Lab | null)[], color: OpaqueKey): Neighbour | null {
+  return byDistance(ledger, labs, color)[0] ?? null
 }
 
-function byDistance(ledger: Ledger, color: OpaqueKey): Neighbour[] {
-  const distances = distancesTo(color, labsOf(ledger))
+function byDistance(ledger: Ledger, labs: readonly (Lab | null)[], color: OpaqueKey): Neighbour[] {
+  const distances = distancesTo(color, labs)
   return ledger.columns.color.values
     .map((each, code): Neighbour => ({ color: each, distance: distances[code] as number }))
     .filter(({ distance }) => Number.isFinite(distance))

@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { type OpaqueKey, opaqueKey, parseColor } from '@undo-ink/core'
+import { labsOf, type OpaqueKey, opaqueKey, parseColor } from '@undo-ink/core'
 import { useMemo } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Swatch } from '../../components/swatch.tsx'
@@ -12,7 +12,8 @@ export function NearestDeclared({ picked, onFind }: { picked: string | null; onF
   const { places } = useWork()
   const color = picked === null ? null : parseColor(picked)
   const key = color && opaqueKey(color)
-  const nearest = useMemo(() => (key === null ? null : nearestTo(places.ledger, key)), [places, key])
+  const labs = useMemo(() => labsOf(places.ledger), [places])
+  const nearest = useMemo(() => (key === null ? null : nearestTo(places.ledger, labs, key)), [places, labs, key])
   return (
     <>
       {key === null ? null : (
