@@ -28,14 +28,15 @@ export function FirstIntake({ site }: { site: Site }) {
     noKeyboard: true,
     disabled: send.isPending,
   })
+  // What was sent may have failed before this screen gave way to the one that watches it.
   const trouble =
     problem !== null
       ? { title: problem, isFault: true }
       : send.error
         ? troubleOf(send.error)
-        : send.isIdle
-          ? troubleOfJob(site.job)
-          : null
+        : send.isPending
+          ? null
+          : troubleOfJob(site.job)
   return (
     <Box as="main" w="100%" maxW="860px" mx="auto" p="6">
       <StageHead
