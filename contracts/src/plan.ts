@@ -12,6 +12,14 @@ export const roleSchema = z
       .min(1, 'Give the role a color')
       .max(200, 'At most 200 characters')
       .describe('Any CSS notation, opaque'),
+    dark: z
+      .string()
+      .min(1)
+      .max(200)
+      .optional()
+      .describe('In a dark scheme; left out: the same, or as its base has one'),
+    print: z.string().min(1).max(200).optional().describe('In print; left out: the same, or as its base has one'),
+    description: z.string().trim().min(1).max(300).optional().describe('For whoever comes after'),
     serves: z.enum(['text', 'ground', 'line']).optional().describe('What it is for; left out: what its name says'),
     on: z
       .array(z.string().min(1).max(64))
@@ -36,7 +44,19 @@ true satisfies Same<z.infer<typeof roleSchema>, Role>
 export const paletteSchema = z
   .strictObject({
     id: z.uuid(),
-    versions: z.array(z.strictObject({ version: z.int().min(1), roles: z.array(roleSchema) })).describe('By version'),
+    client: z.string().describe('Whose it is'),
+    versions: z
+      .array(z.strictObject({ version: z.int().min(1), createdAt: z.iso.datetime(), roles: z.array(roleSchema) }))
+      .describe('By version'),
+    sites: z
+      .array(
+        z.strictObject({
+          id: z.uuid(),
+          name: z.string(),
+          version: z.int().min(1).nullable().describe('That its plan is on; null: no copy yet'),
+        }),
+      )
+      .describe('The sites that it serves, oldest first'),
   })
   .describe("A client's palette with all its versions")
 export type Palette = z.infer<typeof paletteSchema>

@@ -9,6 +9,8 @@ export const PROBLEMS = {
   'copy-exists': 409,
   busy: 409,
   'not-read': 409,
+  'client-exists': 409,
+  'palette-moved-on': 409,
   'too-large': 413,
   'too-many-files': 413,
   'unpacks-too-large': 413,

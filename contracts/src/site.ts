@@ -81,16 +81,37 @@ export const snapshotSchema = z
   .describe('One immutable set of files, as received')
 export type Snapshot = z.infer<typeof snapshotSchema>
 
-export const siteNameSchema = z
+export const newSiteSchema = z
   .strictObject({
     name: z.string().trim().min(1, 'Give the site a name').max(120, 'At most 120 characters').describe('Unique'),
+    client: z
+      .union([
+        z.strictObject({ id: z.uuid() }),
+        z.strictObject({
+          name: z
+            .string()
+            .trim()
+            .min(1, 'Give the client a name')
+            .max(120, 'At most 120 characters')
+            .describe('Unique'),
+        }),
+      ])
+      .optional()
+      .describe(
+        'Whose it is: one who is here, with the palette of the other sites, or a new one. Left out: a new one of that name',
+      ),
   })
   .describe('What a new site needs')
+export type NewSite = z.infer<typeof newSiteSchema>
+
+export const clientSchema = z.strictObject({ id: z.uuid(), name: z.string() }).describe('Whose website it is')
+export type Client = z.infer<typeof clientSchema>
 
 export const siteSchema = z
   .strictObject({
     id: z.uuid(),
     name: z.string(),
+    client: clientSchema,
     createdAt: z.iso.datetime(),
     snapshot: snapshotSchema.nullable().describe('null: nothing received yet'),
     job: jobSchema.nullable().describe('The latest long work on it, unless that is done'),
@@ -102,6 +123,7 @@ export const siteSummarySchema = z
   .strictObject({
     id: z.uuid(),
     name: z.string(),
+    client: clientSchema,
     createdAt: z.iso.datetime(),
     receivedAt: z.iso.datetime().nullable().describe('null: nothing received yet'),
     files: z.int().describe('Files of the copy'),

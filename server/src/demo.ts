@@ -7,7 +7,7 @@ import { z } from 'zod'
 import { LoadedDemoRow } from './db/models.ts'
 import { stageUpload, type UploadedFile } from './features/intake/staging.ts'
 import { findJob } from './features/jobs/store.ts'
-import { checkRoles } from './features/plans/service.ts'
+import { checkRoles } from './features/palettes/roles.ts'
 import { createSite } from './features/sites/store.ts'
 
 const brandSchema = z.strictObject({ site: z.string(), client: z.string(), roles: z.array(roleSchema) })
@@ -20,9 +20,9 @@ export async function loadDemo(sequelize: Sequelize, folder: string): Promise<vo
   const { site, client, roles } = brandSchema.parse(JSON.parse(await readFile(join(folder, 'brand.json'), 'utf8')))
   if (await LoadedDemoRow.findByPk(site)) return
   checkRoles(roles)
-  const row = await createSite(sequelize, { name: site, client, roles })
+  const row = await createSite(sequelize, { name: site, client: { name: client }, roles })
   // Whoever has a site of that name keeps it.
-  if (row) {
+  if (typeof row !== 'string') {
     const { id } = await stageUpload(sequelize, row.id, 'files', await filesIn(join(folder, 'site')))
     while (['waiting', 'running'].includes((await findJob(id))?.state ?? 'done')) await wait(EVERY)
   }

@@ -77,8 +77,8 @@ export async function zipOf(files: Readonly<Record<string, string | Buffer>>): P
   return Buffer.concat(chunks)
 }
 
-export async function makeSite({ http }: Harness, name: string): Promise<string> {
-  const { body } = await http.post('/api/sites').send({ name }).expect(201)
+export async function makeSite({ http }: Harness, name: string, client?: { id: string }): Promise<string> {
+  const { body } = await http.post('/api/sites').send({ name, client }).expect(201)
   return body.id
 }
 
@@ -100,9 +100,14 @@ export async function placesOf({ port }: Harness, snapshotId: string): Promise<L
   return Array.from({ length: ledger.length }, (_, index) => placeAt(ledger, index))
 }
 
-/** Makes a site, gives it files as a ZIP, and tells its ids. */
-export async function siteWith(harness: Harness, name: string, files: Readonly<Record<string, string | Buffer>>) {
-  const siteId = await makeSite(harness, name)
+/** Makes a site, gives it files as a ZIP, and tells its ids. @param client whose it is; left out: a new one */
+export async function siteWith(
+  harness: Harness,
+  name: string,
+  files: Readonly<Record<string, string | Buffer>>,
+  client?: { id: string },
+) {
+  const siteId = await makeSite(harness, name, client)
   await harness.http
     .post(`/api/sites/${siteId}/copy`)
     .attach('zip', await zipOf(files), 'site.zip')

@@ -163,7 +163,7 @@ describe('the palette', () => {
     const { body } = await palette(planId, 0, [PRIMARY]).expect(201)
     expect(body.events.at(-1).event).toEqual({ kind: 'palette', version: 2 })
     const { body: versions } = await harness.http.get(`/api/palettes/${body.paletteId}`).expect(200)
-    expect(versions.versions).toEqual([
+    expect(versions.versions).toMatchObject([
       { version: 1, roles: [] },
       { version: 2, roles: [PRIMARY] },
     ])

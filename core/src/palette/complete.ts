@@ -29,11 +29,8 @@ export function missingRoles(roles: readonly Role[]): Offer {
   }
   const ground = own('ground') ?? tinted(0.985, 0.005 * tint, hue)
   const soft = own('soft ground') ?? tinted(0.955, 0.012 * tint, hue)
-  // What is readable on the nearer of the two grounds is so on the other.
-  const readable = (color: Color, ratio: number) => {
-    const first = nearestReadable(color, soft, ratio) ?? color
-    return nearestReadable(first, ground, ratio) ?? first
-  }
+  const readable = (color: Color, ratio: number) =>
+    nearestReadable(color, [ground, soft], ratio) ?? nearestReadable(color, [ground], ratio) ?? color
   const wanted: readonly (readonly [string, Color])[] = [
     [`text on ${first.name}`, onto(primary)],
     ['accent', inSrgb(fromSpace('oklch', [0.68, 0.14, (hue + 180) % 360], 1))],

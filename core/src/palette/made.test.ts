@@ -5,7 +5,7 @@ import { contrast } from '../color/contrast.ts'
 import { deltaE2000, labOf } from '../color/difference.ts'
 import { parseColor } from '../color/literal.ts'
 import { madeColor, settled } from './made.ts'
-import type { Made, Role } from './role.ts'
+import { inSrgb, type Made, type Role } from './role.ts'
 import { PROPOSED_STATES, proposeState, VISIBLE } from './states.ts'
 
 const color = (text: string) => parseColor(text) as NonNullable<ReturnType<typeof parseColor>>
@@ -43,6 +43,19 @@ describe('a colour made of another', () => {
     const [l0 = 0, , h0 = 0] = new Color('#0a5a8a').to('oklch').coords as number[]
     expect(Math.abs((l ?? 0) - l0 - 0.2)).toBeLessThan(0.02)
     expect(Math.abs((h ?? 0) - h0)).toBeLessThan(6)
+  })
+})
+
+describe('what lies outside sRGB', () => {
+  // CSS Color 4 §13.2.2: the second library has the algorithm as its method "css".
+  it('is mapped to what a second library maps it to, as nearly as an eye can tell', () => {
+    for (let n = 0; n < 400; n++) {
+      const [l, c, h] = [0.15 + (n % 8) / 10, 0.12 + (n % 5) * 0.06, (n * 37) % 360]
+      const text = `oklch(${l} ${c} ${h})`
+      const theirs = new Color(text).toGamut({ space: 'srgb', method: 'css' }).to('srgb')
+      const apart = deltaE2000(labOf(inSrgb(color(text))), labOf(color(theirs.toString({ format: 'hex' }))))
+      expect(apart, text).toBeLessThan(1)
+    }
   })
 })
 

@@ -94,7 +94,7 @@ describe('the nearest readable colour', () => {
   it('is readable, and none on a dense grid of the same hue is nearer by what an eye could see', () => {
     for (let round = 0; round < 12; round++) {
       const [from, ground, ratio] = [color(any()), color(any()), round % 2 === 0 ? 4.5 : 3]
-      const found = nearestReadable(from, ground, ratio)
+      const found = nearestReadable(from, [ground], ratio)
       if (!found) throw new Error('black or white has every ratio up to 4.5')
       expect(contrast(found, ground)).toBeGreaterThanOrEqual(ratio)
       const [, chroma, hue] = toSpace('oklch', from)
@@ -109,9 +109,21 @@ describe('the nearest readable colour', () => {
   })
 
   it('is the colour itself where that is readable, and nothing where no colour is', () => {
-    expect(toHex(nearestReadable(color('#123456'), color('#ffffff'), 4.5) as ReturnType<typeof color>)).toBe('#123456')
-    expect(nearestReadable(color('#888888'), color('#777777'), 15)).toBeNull()
+    expect(toHex(nearestReadable(color('#123456'), [color('#ffffff')], 4.5) as ReturnType<typeof color>)).toBe(
+      '#123456',
+    )
+    expect(nearestReadable(color('#888888'), [color('#777777')], 15)).toBeNull()
   })
+})
+
+it('a colour is found that is readable on several grounds at once, where there is one', () => {
+  const on = (...grounds: string[]) => nearestReadable(color('#7a8a90'), grounds.map(color), 4.5)
+  const found = on('#ffffff', '#e8eef0', '#c8d8e0')
+  if (!found) throw new Error('black is readable on all of them')
+  for (const ground of ['#ffffff', '#e8eef0', '#c8d8e0'])
+    expect(contrast(found, color(ground))).toBeGreaterThanOrEqual(4.5)
+  expect(on('#ffffff', '#000000')).not.toBeNull()
+  expect(on('#ffffff', '#555555')).toBeNull()
 })
 
 describe('roles that are nearly the same', () => {

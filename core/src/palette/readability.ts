@@ -68,19 +68,19 @@ interface Tried {
 }
 
 /**
- * The color nearest to one (ΔE00) that has a ratio to a ground, its hue kept in OKLCH; of 8 bits, within sRGB. Null: neither black nor white has it.
+ * The color nearest to one (ΔE00) that has a ratio to each of some grounds, its hue kept in OKLCH; of 8 bits, within sRGB. Null: neither black nor white has it.
  * @param ratio 1 to 21
  */
-export function nearestReadable(color: Color, ground: Color, ratio: number): Color | null {
+export function nearestReadable(color: Color, grounds: readonly Color[], ratio: number): Color | null {
   const [lightness, chroma, hue] = toSpace('oklch', color)
   const lab = labOf(color)
-  const back = rounded(ground)
+  const backs = grounds.map(rounded)
   const nearest = (steps: readonly (readonly [number, number])[]): Tried | null => {
     let best: Tried | null = null
     for (const [lightness, share] of steps) {
       if (lightness < 0 || lightness > 1 || share < 0 || share > 1) continue
       const color = rounded(inSrgb(fromSpace('oklch', [lightness, chroma * share, hue], 1)))
-      if (contrast(color, back) < ratio) continue
+      if (backs.some((back) => contrast(color, back) < ratio)) continue
       const distance = deltaE2000(lab, labOf(color))
       if (best === null || distance < best.distance) best = { color, lightness, share, distance }
     }

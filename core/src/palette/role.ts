@@ -25,6 +25,12 @@ export interface Role {
   readonly name: string
   /** Any CSS notation, opaque. */
   readonly color: string
+  /** Its color in a dark scheme; left out: the same, or as its base has one. */
+  readonly dark?: string
+  /** Its color in print; left out: the same, or as its base has one. */
+  readonly print?: string
+  /** For whoever comes after: when it is used, and when not. */
+  readonly description?: string
   /** Left out: what its name says. */
   readonly serves?: Serves
   /** Ids of the grounds that it stands on; left out: every one. */

@@ -24,6 +24,13 @@ describe('a scheme turned to another hue', () => {
     expect(Math.abs(apart('#7a2433', '#e0a526') - apart(turned[1] ?? '', turned[3] ?? ''))).toBeLessThan(8)
   })
 
+  it('holds what is held, and is led by the first colour that is not', () => {
+    const held = turnedScheme(scheme, color('#2e6f4e'), new Set(['#7a2433', '#e0a526']))?.colors ?? []
+    expect([held[1]?.color, held[3]?.color]).toEqual(['#7a2433', '#e0a526'])
+    expect(Math.abs((oklch(held[2]?.color ?? '')[2] ?? 0) - (oklch('#2e6f4e')[2] ?? 0))).toBeLessThan(3)
+    expect(turnedScheme(['#7a2433'], color('#2e6f4e'), new Set(['#7a2433']))).toBeNull()
+  })
+
   it('is none of greys, or to one', () => {
     expect(turnedScheme(['#ffffff', '#777777'], color('#2e6f4e'))).toBeNull()
     expect(turnedScheme(scheme, color('#777777'))).toBeNull()

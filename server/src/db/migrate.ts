@@ -10,6 +10,7 @@ import { readingVersion } from './migrations/2026-11-25-reading-version.ts'
 import { roleJobs } from './migrations/2026-11-25-role-jobs.ts'
 import { views } from './migrations/2026-11-25-views.ts'
 import { words } from './migrations/2026-11-25-words.ts'
+import { clientPalettes } from './migrations/2026-11-26-client-palettes.ts'
 
 export const MIGRATIONS: readonly Migration[] = [
   firstSlice,
@@ -21,6 +22,7 @@ export const MIGRATIONS: readonly Migration[] = [
   words,
   roleJobs,
   madeRoles,
+  clientPalettes,
 ]
 
 /** Any number that no other program takes as its advisory lock. */

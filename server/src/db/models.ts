@@ -33,6 +33,7 @@ export class PaletteRow extends Row<PaletteRow> {
 export class PaletteVersionRow extends Row<PaletteVersionRow> {
   declare paletteId: string
   declare version: number
+  declare createdAt: Date
 }
 
 export class RoleRow extends Row<RoleRow> {
@@ -42,6 +43,10 @@ export class RoleRow extends Row<RoleRow> {
   declare position: number
   declare name: string
   declare color: string
+  /** In other schemes; null: the same, or as its base has one. */
+  declare dark: string | null
+  declare print: string | null
+  declare description: string | null
   /** null: what its name says. */
   declare serves: Serves | null
   /** Ids of the grounds that it stands on; null: every one. */
@@ -206,7 +211,11 @@ export function initModels(sequelize: Sequelize): void {
 
   define(ClientRow, 'clients', { id: key(uuid()), name: text() })
   define(PaletteRow, 'palettes', { id: key(uuid()), clientId: uuid() })
-  define(PaletteVersionRow, 'palette_versions', { paletteId: key(uuid()), version: key(integer()) })
+  define(PaletteVersionRow, 'palette_versions', {
+    paletteId: key(uuid()),
+    version: key(integer()),
+    createdAt: date(),
+  })
   define(RoleRow, 'roles', {
     paletteId: key(uuid()),
     version: key(integer()),
@@ -214,6 +223,9 @@ export function initModels(sequelize: Sequelize): void {
     position: integer(),
     name: text(),
     color: text(),
+    dark: nullable(text()),
+    print: nullable(text()),
+    description: nullable(text()),
     serves: nullable(text()),
     onRoles: nullable(json()),
     made: nullable(json()),

@@ -8,6 +8,7 @@ import type { Config } from '../config.ts'
 import { auditRoutes } from '../features/audit/routes.ts'
 import { intakeRoutes } from '../features/intake/routes.ts'
 import { jobRoutes } from '../features/jobs/routes.ts'
+import { paletteRoutes } from '../features/palettes/routes.ts'
 import { planRoutes } from '../features/plans/routes.ts'
 import { rewriteRoutes } from '../features/rewrite/routes.ts'
 import { siteRoutes } from '../features/sites/routes.ts'
@@ -66,6 +67,7 @@ function apiRoutes(config: Config, sequelize: Sequelize) {
     auditRoutes(sequelize),
     jobRoutes(sequelize),
     planRoutes(sequelize),
+    paletteRoutes(),
     rewriteRoutes(),
     visitRoutes(config),
     viewRoutes(),

@@ -165,7 +165,64 @@ it('a sheet to print has every role that can be read, and what is in their names
   walk(page as never)
   const hex = expect.stringMatching(/^#[\da-f]{6}$/)
   expect(found).toEqual([
-    ...['A & B', 'A & B', '<script>alert(1)</script> & "co"', 'ground', '#0b6e74'],
+    ...['A & B', 'A & B', 'role', 'for', 'value', '<script>alert(1)</script> & "co"', 'ground', '#0b6e74'],
     ...['line', 'line', hex, 'oklch(85% 0.018 220)'],
   ])
+})
+
+describe('what a role has beside its colour', () => {
+  const roles: Role[] = [
+    {
+      id: 'a',
+      name: 'ground',
+      color: '#fbfaf6',
+      dark: '#14181a',
+      print: 'white',
+      description: 'Behind */ all, "text"',
+    },
+    { id: 'b', name: 'text', color: '#1f2a30', dark: 'oklch(92% 0.01 220)' },
+    { id: 'c', name: 'line', color: '#8b949a' },
+  ]
+
+  it('comes back from every format, its words where the format has any', () => {
+    for (const [format, { ending, write }] of Object.entries(PALETTE_FILES)) {
+      const { colors, refused } = readPalette(write('Brand', roles), `brand.${ending}`)
+      expect(refused, format).toEqual([])
+      expect(colors.map(({ name }) => name)).toEqual(['ground', 'text', 'line'])
+      const key = (text: string | undefined) => (text === undefined ? null : opaqueKey(parseColor(text) as never))
+      expect(
+        colors.map(({ dark, print }) => [dark, print].map(key)),
+        format,
+      ).toEqual(roles.map(({ dark, print }) => [dark, print].map(key)))
+      if (format === 'tokens' || format === 'csv') expect(colors[0]?.description).toBe('Behind */ all, "text"')
+    }
+  })
+
+  it('is told by what people write, where the role itself is there; a darker shade is none of it', () => {
+    const said = readPalette('ground: #fff\nground in print: #eee\nground dark: #ddd\nlink in print: #000').colors
+    expect(said.map(({ name, color, print }) => [name, color, print])).toEqual([
+      ['ground', '#fff', '#eee'],
+      ['ground dark', '#ddd', undefined],
+      ['link in print', '#000', undefined],
+    ])
+  })
+
+  it('is read from a sheet by its conditions, and by no others', () => {
+    const sheet = `:root { --a: #111; --b: #222 }
+      @media (prefers-color-scheme: dark) { :root { --a: #eee } }
+      @media print { :root { --b: #000 } }
+      @media (min-width: 40em) { :root { --c: #444 } }`
+    expect(readPalette(sheet).colors.map(({ name, color, dark, print }) => [name, color, dark, print])).toEqual([
+      ['a', '#111', '#eee', undefined],
+      ['b', '#222', undefined, '#000'],
+      ['c', '#444', undefined, undefined],
+    ])
+  })
+
+  it('stands in the sheet to print', () => {
+    const page = writeSheet('Brand', roles)
+    expect(page).toContain('<th scope="col">in dark scheme</th><th scope="col">in print</th>')
+    expect(page).toContain('<small>Behind */ all, "text"</small>'.replaceAll('"', '&quot;'))
+    expect(page).toContain('<code>oklch(92% 0.01 220)</code>')
+  })
 })

@@ -9,6 +9,7 @@ interface Token {
   readonly path: string
   readonly node: Node
   readonly type: string | null
+  readonly description: string | null
 }
 
 /**
@@ -29,7 +30,7 @@ export function readTokens(text: string): Offer | null {
     const value = tokenValue(token, tokens)
     if (value === 'not-a-color-token') continue
     const color = typeof value === 'string' ? null : offered(nameOf(token.path), value.css, line)
-    if (color) colors.push(color)
+    if (color) colors.push(token.description === null ? color : { ...color, description: token.description })
     else lost.push(refused(line, token.path, typeof value === 'string' ? value : 'no-color'))
   }
   return { format: 'tokens', colors, refused: lost }
@@ -48,8 +49,11 @@ function collect(
   const own = memberOf(group, '$type')?.value
   const handed = typeof own === 'string' ? own : type
   const value = memberOf(group, '$value')
-  if (value) tokens.set(path.join('.'), { path: path.join('.'), node: value, type: handed })
-  else
+  if (value) {
+    const said = memberOf(group, '$description')?.value
+    const description = typeof said === 'string' && said.trim() !== '' ? said.trim() : null
+    tokens.set(path.join('.'), { path: path.join('.'), node: value, type: handed, description })
+  } else
     for (const { name, node } of membersOf(group))
       if (!name.startsWith('$') && node.type === 'object') collect(node, [...path, name], handed, tokens, depth + 1)
 }
@@ -112,7 +116,8 @@ export function writeTokens(roles: readonly Role[]): string {
     const color = readRoleColor(role.color)
     if (typeof color === 'string') return []
     const components = [color.r, color.g, color.b].map((channel) => Number(channel.toFixed(5)))
-    return [[names[i], { $value: { colorSpace: 'srgb', components }, $description: role.name }]]
+    const $description = role.description ? { $description: role.description } : {}
+    return [[names[i], { $value: { colorSpace: 'srgb', components }, ...$description }]]
   })
   return `${JSON.stringify({ $type: 'color', ...Object.fromEntries(tokens) }, null, 2)}\n`
 }

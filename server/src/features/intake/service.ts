@@ -5,12 +5,13 @@ import { join } from 'node:path'
 import { LIMITS } from '@undo-ink/contracts'
 import { syntaxOf, TOLERANCES } from '@undo-ink/core'
 import type { Sequelize, Transaction } from 'sequelize'
-import { FileRow, PaletteRow, PaletteVersionRow, PlanRow, SiteRow, SnapshotRow } from '../../db/models.ts'
+import { FileRow, PaletteRow, PlanRow, SiteRow, SnapshotRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
 import { type KeptFile, type Reader, type ReadFile, tell, twoAtATime } from '../audit/reader.ts'
 import { loadBytes, saveAudit } from '../audit/store.ts'
 import type { Progress } from '../jobs/progress.ts'
 import type { JobWork } from '../jobs/queue.ts'
+import { versionInUse } from '../palettes/service.ts'
 import { addVisitorNames } from '../visitor/store.ts'
 import { dropUnused, keepBlob } from './blobs.ts'
 import { commonRoot } from './path.ts'
@@ -136,20 +137,16 @@ function checkFiles(files: readonly ReceivedFile[]): void {
   }
 }
 
-/** A new plan begins at the newest version of the client's palette and the middle tolerance. */
+/** A new plan begins at the newest version of the client's palette that is in use, and the middle tolerance. */
 async function startPlan(snapshotId: string, clientId: string, transaction: Transaction): Promise<string> {
   const palette = await PaletteRow.findOne({ where: { clientId }, transaction, rejectOnEmpty: true })
-  const version = await PaletteVersionRow.max<number, PaletteVersionRow>('version', {
-    where: { paletteId: palette.id },
-    transaction,
-  })
   const plan = await PlanRow.create(
     {
       id: randomUUID(),
       snapshotId,
       paletteId: palette.id,
       startTolerance: TOLERANCES[1]?.value ?? 2,
-      startPaletteVersion: version,
+      startPaletteVersion: await versionInUse(palette.id, transaction),
     },
     { transaction },
   )

@@ -1,8 +1,8 @@
-import { newEventSchema, newPaletteSchema, paletteSchema, planSchema } from '@undo-ink/contracts'
+import { newEventSchema, newPaletteSchema, planSchema } from '@undo-ink/contracts'
 import { Router } from 'express'
 import type { Sequelize } from 'sequelize'
 import { answer, idOf } from '../../http/answer.ts'
-import { changePalette, getPalette, getPlan, recordEvent } from './service.ts'
+import { changePalette, getPlan, recordEvent } from './service.ts'
 
 export function planRoutes(sequelize: Sequelize): Router {
   const router = Router()
@@ -16,9 +16,6 @@ export function planRoutes(sequelize: Sequelize): Router {
   router.post('/plans/:id/palette', async (req, res) => {
     const palette = newPaletteSchema.parse(req.body)
     answer(res, planSchema, await changePalette(sequelize, idOf(req.params.id), palette), 201)
-  })
-  router.get('/palettes/:id', async (req, res) => {
-    answer(res, paletteSchema, await getPalette(idOf(req.params.id)))
   })
   return router
 }

@@ -1,21 +1,13 @@
-import type { NewEvent, NewPalette, Palette, Plan } from '@undo-ink/contracts'
-import {
-  type EventProblem,
-  eventProblem,
-  foldPlan,
-  type PlanEvent,
-  type PlanState,
-  type Role,
-  readRoleColor,
-  sameRoleName,
-  settled,
-} from '@undo-ink/core'
+import type { NewEvent, NewPalette, Plan } from '@undo-ink/contracts'
+import { type EventProblem, eventProblem, type PlanEvent, type PlanState, type Role, settled } from '@undo-ink/core'
 import type { Sequelize, Transaction } from 'sequelize'
-import { PaletteRow, PlanEventRow, type PlanRow } from '../../db/models.ts'
+import { PlanEventRow, type PlanRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
-import { addPaletteVersion } from '../sites/store.ts'
+import { checkRoles } from '../palettes/roles.ts'
+import { versionInUse } from '../palettes/service.ts'
+import { addPaletteVersion, lockPalette, paletteVersions, rolesOf } from '../palettes/store.ts'
 import { checkCorrections } from './corrections.ts'
-import { findPlan, listEvents, lockPlan, paletteVersions, rolesOf } from './store.ts'
+import { findPlan, listEvents, lockPlan, planState, startOf, stateAfter } from './store.ts'
 
 /** Where a plan stands now, and the roles of the palette version that it is on. */
 export interface Standing {
@@ -24,16 +16,8 @@ export interface Standing {
 }
 
 export async function planStanding(plan: PlanRow, transaction?: Transaction): Promise<Standing> {
-  const events = await listEvents(plan.id, transaction)
-  const state = foldPlan(
-    startOf(plan),
-    events.map(({ event }) => event),
-  )
+  const state = await planState(plan, transaction)
   return { state, roles: await rolesOf(plan.paletteId, state.paletteVersion, transaction) }
-}
-
-function startOf(plan: PlanRow): Plan['start'] {
-  return { tolerance: plan.startTolerance, paletteVersion: plan.startPaletteVersion }
 }
 
 export async function requirePlan(id: string): Promise<PlanRow> {
@@ -57,27 +41,29 @@ function describePlan(plan: PlanRow, events: readonly PlanEventRow[]): Plan {
   }
 }
 
-export async function getPalette(id: string): Promise<Palette> {
-  if (!(await PaletteRow.findByPk(id))) throw new Refusal('not-found', 'There is no such palette')
-  const versions = await paletteVersions(id)
-  return {
-    id,
-    versions: await Promise.all(versions.map(async (version) => ({ version, roles: await rolesOf(id, version) }))),
-  }
-}
-
 /** Records an event; sent again under the same id, it is answered as before and not recorded twice. */
 export function recordEvent(sequelize: Sequelize, planId: string, { id, version, event }: NewEvent): Promise<Plan> {
   return append(sequelize, planId, id, version, async () => event)
 }
 
-/** Makes a new version of the palette, made colors following their bases, and moves the plan to it, as one act. */
+/**
+ * Makes a new version of the palette, made colors following their bases, and moves the plan to it, as one act. Refused for a plan that stays on an older
+ * version than another site of the client: what was made there would be lost in the new one.
+ */
 export function changePalette(sequelize: Sequelize, planId: string, { id, version, roles }: NewPalette): Promise<Plan> {
   checkRoles(roles)
   const made = settled(roles)
   return append(sequelize, planId, id, version, async (plan, transaction) => {
+    await lockPalette(plan.paletteId, transaction)
+    const inUse = await versionInUse(plan.paletteId, transaction)
+    if (inUse > (await planState(plan, transaction)).paletteVersion)
+      throw new Refusal(
+        'palette-moved-on',
+        'The palette has a newer version, made for another site',
+        `Look at what version ${inUse} moves, and change it there.`,
+      )
     const versions = await paletteVersions(plan.paletteId, transaction)
-    const next = (versions.at(-1) ?? 0) + 1
+    const next = (versions.at(-1)?.version ?? 0) + 1
     await addPaletteVersion(plan.paletteId, next, made, transaction)
     return { kind: 'palette', version: next }
   })
@@ -117,10 +103,7 @@ const PROBLEM_WORDS: Readonly<Record<EventProblem, string>> = {
 }
 
 async function checkEvent(plan: PlanRow, events: readonly PlanEventRow[], event: PlanEvent, transaction: Transaction) {
-  const state = foldPlan(
-    startOf(plan),
-    events.map((each) => each.event),
-  )
+  const state = stateAfter(plan, events)
   const problem = eventProblem(state, event)
   if (problem) throw new Refusal('invalid-event', PROBLEM_WORDS[problem])
   if (event.kind === 'decide') {
@@ -131,22 +114,8 @@ async function checkEvent(plan: PlanRow, events: readonly PlanEventRow[], event:
     }
   }
   if (event.kind === 'correct') await checkCorrections(plan.snapshotId, event.corrections)
-  if (event.kind === 'palette' && !(await paletteVersions(plan.paletteId, transaction)).includes(event.version))
+  if (event.kind !== 'palette') return
+  const versions = await paletteVersions(plan.paletteId, transaction)
+  if (!versions.some(({ version }) => version === event.version))
     throw new Refusal('invalid-event', 'The palette has no such version', String(event.version))
-}
-
-/** Every role needs an opaque color and a name of its own. */
-export function checkRoles(roles: readonly Role[]): void {
-  roles.forEach((role, index) => {
-    const color = readRoleColor(role.color)
-    if (color === 'not-a-color') throw new Refusal('invalid-role', `${role.color} is not a color`, role.name)
-    if (color === 'not-opaque')
-      throw new Refusal(
-        'invalid-role',
-        `${role.color} is see-through: a role is opaque, each place keeps its own alpha`,
-        role.name,
-      )
-    const twin = roles.slice(0, index).some((other) => other.id === role.id || sameRoleName(other.name, role.name))
-    if (twin) throw new Refusal('same-role-twice', `There is a role called ${role.name} already`, role.name)
-  })
 }

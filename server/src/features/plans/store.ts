@@ -1,6 +1,7 @@
-import type { Role } from '@undo-ink/core'
+import type { Plan } from '@undo-ink/contracts'
+import { foldPlan, type PlanState } from '@undo-ink/core'
 import type { Transaction } from 'sequelize'
-import { PaletteVersionRow, PlanEventRow, PlanRow, RoleRow } from '../../db/models.ts'
+import { PlanEventRow, PlanRow } from '../../db/models.ts'
 
 export function findPlan(id: string): Promise<PlanRow | null> {
   return PlanRow.findByPk(id)
@@ -15,27 +16,18 @@ export function listEvents(planId: string, transaction?: Transaction): Promise<P
   return PlanEventRow.findAll({ where: { planId }, order: [['seq', 'ASC']], transaction: transaction ?? null })
 }
 
-export async function rolesOf(paletteId: string, version: number, transaction?: Transaction): Promise<Role[]> {
-  const rows = await RoleRow.findAll({
-    where: { paletteId, version },
-    order: [['position', 'ASC']],
-    transaction: transaction ?? null,
-  })
-  return rows.map(({ id, name, color, serves, onRoles, made }) => ({
-    id,
-    name,
-    color,
-    ...(serves === null ? {} : { serves }),
-    ...(onRoles === null ? {} : { on: onRoles }),
-    ...(made === null ? {} : { made }),
-  }))
+export function startOf(plan: PlanRow): Plan['start'] {
+  return { tolerance: plan.startTolerance, paletteVersion: plan.startPaletteVersion }
 }
 
-export async function paletteVersions(paletteId: string, transaction?: Transaction): Promise<number[]> {
-  const rows = await PaletteVersionRow.findAll({
-    where: { paletteId },
-    order: [['version', 'ASC']],
-    transaction: transaction ?? null,
-  })
-  return rows.map(({ version }) => version)
+/** Where a plan stands after all its events. */
+export async function planState(plan: PlanRow, transaction?: Transaction): Promise<PlanState> {
+  return stateAfter(plan, await listEvents(plan.id, transaction))
+}
+
+export function stateAfter(plan: PlanRow, events: readonly PlanEventRow[]): PlanState {
+  return foldPlan(
+    startOf(plan),
+    events.map(({ event }) => event),
+  )
 }

@@ -1,4 +1,4 @@
-import { siteNameSchema, siteSchema, siteSummarySchema } from '@undo-ink/contracts'
+import { newSiteSchema, siteSchema, siteSummarySchema } from '@undo-ink/contracts'
 import { Router } from 'express'
 import type { Sequelize } from 'sequelize'
 import { z } from 'zod'
@@ -11,8 +11,7 @@ export function siteRoutes(sequelize: Sequelize): Router {
     answer(res, z.array(siteSummarySchema), await summarizeSites())
   })
   router.post('/sites', async (req, res) => {
-    const { name } = siteNameSchema.parse(req.body)
-    answer(res, siteSchema, await makeSite(sequelize, name), 201)
+    answer(res, siteSchema, await makeSite(sequelize, newSiteSchema.parse(req.body)), 201)
   })
   router.get('/sites/:id', async (req, res) => {
     answer(res, siteSchema, await getSite(idOf(req.params.id)))

@@ -1,4 +1,4 @@
-import type { Site, SiteFile, SiteSummary } from '@undo-ink/contracts'
+import type { Client, NewSite, Site, SiteFile, SiteSummary } from '@undo-ink/contracts'
 import { generatedFrom, isDecided, resolver } from '@undo-ink/core'
 import type { Sequelize } from 'sequelize'
 import type { FileRow, SiteRow, Tally } from '../../db/models.ts'
@@ -6,11 +6,28 @@ import { Refusal } from '../../http/problem.ts'
 import { findTallies, isAudited } from '../audit/store.ts'
 import { describeJob, openJob } from '../jobs/store.ts'
 import { planStanding } from '../plans/service.ts'
-import { copiesLike, countFiles, createSite, findSite, latestSnapshot, listFiles, listSites } from './store.ts'
+import {
+  copiesLike,
+  countFiles,
+  createSite,
+  findClient,
+  findSite,
+  latestSnapshot,
+  listFiles,
+  listSites,
+} from './store.ts'
 
-export async function makeSite(sequelize: Sequelize, name: string): Promise<Site> {
-  const site = await createSite(sequelize, { name, client: name, roles: [] })
-  if (!site) throw new Refusal('conflict', `There is a site called ${name} already`, 'Give this one another name.')
+export async function makeSite(sequelize: Sequelize, { name, client = { name } }: NewSite): Promise<Site> {
+  const site = await createSite(sequelize, { name, client, roles: [] })
+  if (site === 'name-taken')
+    throw new Refusal('conflict', `There is a site called ${name} already`, 'Give this one another name.')
+  if (site === 'client-taken')
+    throw new Refusal(
+      'client-exists',
+      `There is a client called ${'name' in client ? client.name : name} already`,
+      'Choose that client, or give the new one another name.',
+    )
+  if (site === 'no-client') throw new Refusal('not-found', 'There is no such client')
   return describeSite(site)
 }
 
@@ -27,6 +44,7 @@ async function describeSite(site: SiteRow): Promise<Site> {
   return {
     id: site.id,
     name: site.name,
+    client: await describeClient(site),
     createdAt: site.createdAt.toISOString(),
     job: job && describeJob(job),
     snapshot: latest && {
@@ -43,6 +61,11 @@ async function describeSite(site: SiteRow): Promise<Site> {
   }
 }
 
+async function describeClient({ clientId }: SiteRow): Promise<Client> {
+  const { id, name } = await findClient(clientId)
+  return { id, name }
+}
+
 function describeFiles(files: readonly FileRow[]): SiteFile[] {
   const made = generatedFrom(files.map(({ path }) => path))
   return files.map(({ id, path, size, sha256, syntax, encoding, skipped, thirdParty }) => {
@@ -57,7 +80,8 @@ export async function summarizeSites(): Promise<SiteSummary[]> {
 }
 
 async function summarize(site: SiteRow): Promise<SiteSummary> {
-  const base = { id: site.id, name: site.name, createdAt: site.createdAt.toISOString() }
+  const client = await describeClient(site)
+  const base = { id: site.id, name: site.name, client, createdAt: site.createdAt.toISOString() }
   const latest = await latestSnapshot(site.id)
   if (!latest) return { ...base, receivedAt: null, files: 0, places: 0, decided: 0, lead: [] }
   const tallies = (await findTallies(latest.snapshot.id)) ?? []

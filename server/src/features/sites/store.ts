@@ -1,49 +1,54 @@
 import { randomUUID } from 'node:crypto'
+import type { NewSite } from '@undo-ink/contracts'
 import type { Role } from '@undo-ink/core'
-import { Op, type Sequelize, type Transaction, UniqueConstraintError } from 'sequelize'
 import {
-  ClientRow,
-  FileRow,
-  PaletteRow,
-  PaletteVersionRow,
-  PlanRow,
-  RoleRow,
-  SiteRow,
-  SnapshotRow,
-} from '../../db/models.ts'
+  col,
+  ForeignKeyConstraintError,
+  fn,
+  Op,
+  type Sequelize,
+  type Transaction,
+  UniqueConstraintError,
+  where,
+} from 'sequelize'
+import { ClientRow, FileRow, PaletteRow, PlanRow, SiteRow, SnapshotRow } from '../../db/models.ts'
+import { addPaletteVersion } from '../palettes/store.ts'
 
-/** Makes a site with its client and the client's palette, whose first version has the roles given; null when the name is taken. */
+/** Whose a new site is: a client who is here, or a new one. */
+export type Owner = NonNullable<NewSite['client']>
+
+/** Why a site is not made: its name, or that of its new client, is taken, or there is no such client. */
+export type NotMade = 'name-taken' | 'client-taken' | 'no-client'
+
+/** Makes a site, for a new client with a palette, whose first version has the roles given. */
 export async function createSite(
   sequelize: Sequelize,
-  { name, client, roles }: { name: string; client: string; roles: readonly Role[] },
-): Promise<SiteRow | null> {
+  { name, client, roles }: { name: string; client: Owner; roles: readonly Role[] },
+): Promise<SiteRow | NotMade> {
   try {
     return await sequelize.transaction(async (transaction) => {
-      const owner = await ClientRow.create({ id: randomUUID(), name: client }, { transaction })
-      const palette = await PaletteRow.create({ id: randomUUID(), clientId: owner.id }, { transaction })
-      await addPaletteVersion(palette.id, 1, roles, transaction)
-      return SiteRow.create({ id: randomUUID(), clientId: owner.id, name, createdAt: new Date() }, { transaction })
+      const clientId = 'id' in client ? client.id : await createClient(client.name, roles, transaction)
+      return SiteRow.create({ id: randomUUID(), clientId, name, createdAt: new Date() }, { transaction })
     })
   } catch (error) {
-    if (error instanceof UniqueConstraintError) return null
-    throw error
+    if (error instanceof ForeignKeyConstraintError) return 'no-client'
+    if (!(error instanceof UniqueConstraintError)) throw error
+    // A new client is most often called as its site: then the site's name is what is told of.
+    return (await SiteRow.count({ where: where(fn('lower', col('name')), name.toLowerCase()) })) > 0
+      ? 'name-taken'
+      : 'client-taken'
   }
 }
 
-export async function addPaletteVersion(
-  paletteId: string,
-  version: number,
-  roles: readonly Role[],
-  transaction: Transaction,
-): Promise<void> {
-  await PaletteVersionRow.create({ paletteId, version }, { transaction })
-  await RoleRow.bulkCreate(
-    roles.map(({ id, name, color, serves, on, made }, position) => ({
-      ...{ paletteId, version, id, position, name, color },
-      ...{ serves: serves ?? null, onRoles: on ?? null, made: made ?? null },
-    })),
-    { transaction },
-  )
+async function createClient(name: string, roles: readonly Role[], transaction: Transaction): Promise<string> {
+  const { id } = await ClientRow.create({ id: randomUUID(), name }, { transaction })
+  const palette = await PaletteRow.create({ id: randomUUID(), clientId: id }, { transaction })
+  await addPaletteVersion(palette.id, 1, roles, transaction)
+  return id
+}
+
+export function findClient(id: string): Promise<ClientRow> {
+  return ClientRow.findByPk(id, { rejectOnEmpty: true })
 }
 
 export function listSites(): Promise<SiteRow[]> {
