@@ -3,7 +3,7 @@ import { opaqueKey } from '../color/color.ts'
 import { parseColor } from '../color/literal.ts'
 import { madeColor } from './made.ts'
 import type { Role } from './role.ts'
-import { rolesIn } from './scheme.ts'
+import { rolesIn, withValue } from './scheme.ts'
 
 const color = (text: string) => parseColor(text) as NonNullable<ReturnType<typeof parseColor>>
 const hover = { lighter: -0.1, stronger: 1, turned: 0 }
@@ -20,4 +20,10 @@ it('a scheme has the values of its own, and what is made of another follows that
   expect(rolesIn('print', roles)).toBe(roles)
   const followed = opaqueKey(madeColor(color('#7fc4ee'), hover))
   expect(rolesIn('dark', roles).map((role) => role.color)).toEqual(['#14181a', '#7fc4ee', followed, '#c0a0e0', '#111'])
+})
+
+it('a role that is given a color of its own is made from no other', () => {
+  const made: Role = { id: 'a', name: 'a', color: '#111', dark: '#eee', made: { from: 'b', ...hover } }
+  expect(withValue(made, 'light', '#222')).toEqual({ id: 'a', name: 'a', color: '#222', dark: '#eee' })
+  expect(withValue(made, 'dark', '#ddd')).toEqual({ ...made, dark: '#ddd' })
 })

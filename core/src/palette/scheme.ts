@@ -17,3 +17,10 @@ export function rolesIn(scheme: Scheme, roles: readonly Role[]): readonly Role[]
     }),
   )
 }
+
+/** A role with another value in one scheme. A color of its own is made from no other any more. */
+export function withValue(role: Role, scheme: Scheme, color: string): Role {
+  if (scheme !== 'light') return { ...role, [scheme]: color }
+  const { made: _, ...rest } = role
+  return { ...rest, color }
+}

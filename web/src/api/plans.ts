@@ -15,5 +15,10 @@ export function postPalette(planId: string, palette: NewPalette) {
 }
 
 export function paletteQuery(id: string) {
-  return queryOptions({ queryKey: ['palette', id], queryFn: () => ask(paletteSchema, `/palettes/${id}`) })
+  return queryOptions({
+    queryKey: ['palette', id],
+    queryFn: () => ask(paletteSchema, `/palettes/${id}`),
+    // Another site of the client may have moved it on.
+    refetchOnWindowFocus: true,
+  })
 }

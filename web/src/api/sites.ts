@@ -1,5 +1,5 @@
 import { type QueryClient, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { type Choice, type Site, siteSchema, siteSummarySchema } from '@undo-ink/contracts'
+import { type Choice, type NewSite, type Site, siteSchema, siteSummarySchema } from '@undo-ink/contracts'
 import { z } from 'zod'
 import { ask, send } from './client.ts'
 
@@ -19,7 +19,7 @@ export function useSites() {
 export function useMakeSite() {
   const client = useQueryClient()
   return useMutation({
-    mutationFn: (name: string) => ask(siteSchema, '/sites', send({ name })),
+    mutationFn: (site: NewSite) => ask(siteSchema, '/sites', send(site)),
     onSuccess: (site) => remember(client, site),
   })
 }

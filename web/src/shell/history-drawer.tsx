@@ -97,7 +97,7 @@ function describe(event: PlanEvent, { roles }: Work): string {
     case 'tolerance':
       return `Tolerance set to ΔE00 ${number(event.value)}`
     case 'palette':
-      return `Palette changed (version ${event.version})`
+      return `Palette: version ${event.version}`
     case 'undo':
       return 'Undone: the act before'
     case 'redo':

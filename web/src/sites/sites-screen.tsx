@@ -1,10 +1,7 @@
-import { Box, Field, Flex, Heading, Input, Text } from '@chakra-ui/react'
-import { zodResolver } from '@hookform/resolvers/zod'
-import { type SiteSummary, siteNameSchema } from '@undo-ink/contracts'
-import { useForm } from 'react-hook-form'
-import { Link, useNavigate } from 'react-router'
-import { useMakeSite, useSites } from '../api/sites.ts'
-import { ActButton } from '../components/act-button.tsx'
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import type { SiteSummary } from '@undo-ink/contracts'
+import { Link } from 'react-router'
+import { useSites } from '../api/sites.ts'
 import { Loading } from '../components/loading.tsx'
 import { Note } from '../components/note.tsx'
 import { Sheet } from '../components/sheet.tsx'
@@ -12,6 +9,7 @@ import { StageHead } from '../components/stage-head.tsx'
 import { HATCHING, Swatch } from '../components/swatch.tsx'
 import { count, day, number } from '../components/words.ts'
 import { PlainHeader } from '../shell/header.tsx'
+import { NewSite } from './new-site.tsx'
 
 /** All sites, and the form that makes one. */
 export function SitesScreen() {
@@ -36,7 +34,7 @@ export function SitesScreen() {
               ))}
             </Box>
           </Box>
-          <NewSite />
+          <NewSite sites={sites ?? []} />
         </Flex>
       </Box>
     </Flex>
@@ -75,6 +73,7 @@ function SiteCard({ site }: { site: SiteSummary }) {
           </Box>
         </Heading>
         <Text fontSize="13px" color="soft">
+          {site.client.name === site.name ? '' : `for ${site.client.name} · `}
           {site.receivedAt ? `copy of ${day(site.receivedAt)}, ${count(site.files, 'file')}` : 'no copy yet'}
         </Text>
       </Flex>
@@ -114,41 +113,4 @@ function progress({ places, decided }: SiteSummary): string {
   if (places === 0) return 'no colours written by hand'
   if (decided === places) return `all ${number(places)} places decided`
   return `${number(decided)} of ${count(places, 'place')} decided, ${number(places - decided)} open`
-}
-
-function NewSite() {
-  const navigate = useNavigate()
-  const make = useMakeSite()
-  const { register, handleSubmit, formState, setError } = useForm({
-    resolver: zodResolver(siteNameSchema),
-    defaultValues: { name: '' },
-  })
-  const submit = handleSubmit(({ name }) =>
-    make
-      .mutateAsync(name)
-      .then((site) => navigate(`/sites/${site.id}/intake`))
-      .catch((error: Error) => setError('name', { message: error.message })),
-  )
-  const problem = formState.errors.name?.message
-  return (
-    <Sheet as="section" aria-label="New site" flex="0 1 300px" p="5">
-      <Heading as="h2" fontSize="16px" mb="3">
-        New site
-      </Heading>
-      <form onSubmit={submit} noValidate>
-        <Field.Root invalid={problem !== undefined}>
-          <Field.Label fontSize="13px">Name of the site</Field.Label>
-          <Input {...register('name')} size="sm" borderColor="strong" autoComplete="off" />
-          {problem ? (
-            <Field.ErrorText fontWeight="600">
-              <span aria-hidden>▲</span> {problem}
-            </Field.ErrorText>
-          ) : null}
-        </Field.Root>
-        <ActButton type="submit" main mt="3" loading={formState.isSubmitting}>
-          Make the site
-        </ActButton>
-      </form>
-    </Sheet>
-  )
 }

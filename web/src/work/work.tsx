@@ -1,5 +1,5 @@
 import { useQueryClient, useSuspenseQueries, useSuspenseQuery } from '@tanstack/react-query'
-import type { Audit, Plan, Site, Snapshot } from '@undo-ink/contracts'
+import type { Audit, Palette, Plan, Site, Snapshot } from '@undo-ink/contracts'
 import {
   type Behavior,
   type Cluster,
@@ -52,6 +52,10 @@ export interface Work {
   readonly state: PlanState
   readonly resolve: Resolve
   readonly roles: readonly Role[]
+  /** The client's, with all its versions. */
+  readonly palette: Palette
+  /** A newer version of it that another site of the client is on, before which nothing of it can be changed here; null: there is none. */
+  readonly newerPalette: number | null
   readonly store: PlanStore
   /** Whether everything shown is recorded. */
   readonly saved: boolean
@@ -174,10 +178,19 @@ function LoadedWork({
     state,
     resolve,
     roles,
+    palette,
+    newerPalette: newerVersion(palette, site.id, state.paletteVersion),
     store,
     saved: planState.pending.length === 0,
   })
   return <WorkContext value={work}>{children}</WorkContext>
+}
+
+/** The highest version that another site is on, where it is higher than one. */
+function newerVersion({ sites }: Palette, siteId: string, version: number): number | null {
+  const others = sites.flatMap((other) => (other.id !== siteId && other.version !== null ? [other.version] : []))
+  const highest = Math.max(version, ...others)
+  return highest > version ? highest : null
 }
 
 export function useWork(): Work {

@@ -35,9 +35,10 @@ export async function getPalette(id: string): Promise<Palette> {
 /** Every plan on a palette, with the version that it is on. */
 async function plansOn(paletteId: string, transaction?: Transaction): Promise<{ plan: PlanRow; version: number }[]> {
   const plans = await PlanRow.findAll({ where: { paletteId }, transaction: transaction ?? null })
-  return Promise.all(
-    plans.map(async (plan) => ({ plan, version: (await planState(plan, transaction)).paletteVersion })),
-  )
+  const on: { plan: PlanRow; version: number }[] = []
+  // One after the other: a transaction has one connection.
+  for (const plan of plans) on.push({ plan, version: (await planState(plan, transaction)).paletteVersion })
+  return on
 }
 
 /** The newest version that is in use: the highest that any plan is on, since one that was undone is on none; before the first plan the newest that there is. */

@@ -14,12 +14,13 @@ import { useWork, type Work } from '../../work/work.tsx'
 import { ClusterList } from './cluster-list.tsx'
 import { ConsequencePanel } from './consequence-panel.tsx'
 import { decide, decisionsOf } from './deciding.ts'
+import { NewerVersion } from './palette/newer-version.tsx'
 import { RoleTray } from './role-tray.tsx'
 
 /** Near-duplicates as clusters, and what becomes of each. */
 export function MappingScreen() {
   const work = useWork()
-  const { rows, clusters, colors, state, store, roles, site } = work
+  const { rows, clusters, colors, state, store, roles, site, newerPalette } = work
   const stretch = useView((view) => view.stretch)
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set())
   const [params] = useSearchParams()
@@ -54,6 +55,11 @@ export function MappingScreen() {
       >
         <TolerancePicker />
       </StageHead>
+      {newerPalette === null ? null : (
+        <Box mb="3">
+          <NewerVersion />
+        </Box>
+      )}
       <Flex flex={{ base: 'none', lg: '1' }} minH="0" gap="4" direction={{ base: 'column', lg: 'row' }}>
         <ClusterList
           rows={listed}

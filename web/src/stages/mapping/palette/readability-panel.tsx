@@ -1,10 +1,13 @@
 import { Box, Flex, Heading } from '@chakra-ui/react'
 import {
   inSrgb,
-  type Legibility,
+  legibilities,
   nearRoles,
   type Role,
   readRoleColor,
+  rolesIn,
+  SCHEMES,
+  type Scheme,
   seenBy,
   toHex,
   VISIONS,
@@ -17,18 +20,20 @@ import { useWork } from '../../../work/work.tsx'
 import { ReadabilityStrips } from './readability-strips.tsx'
 import { Specimen } from './specimen.tsx'
 
-interface ReadabilityPanelProps {
-  readonly judged: readonly Legibility[]
-  onEdit(role: Role): void
-}
-
 const SHOWN = ['strips', 'specimen'] as const
+const SCHEME_SEGMENTS = SCHEMES.map((value) => ({ value, text: value }))
 const SHOWN_SEGMENTS = SHOWN.map((value) => ({ value, text: value }))
 
 /** How the palette is read: as strips or as a specimen, by whoever looks. */
-export function ReadabilityPanel({ judged, onEdit }: ReadabilityPanelProps) {
+export function ReadabilityPanel({ onEdit }: { onEdit(role: Role): void }) {
+  const { roles } = useWork()
+  const [chosen, setScheme] = useState<Scheme>('light')
+  const hasSchemes = roles.some(({ dark, print }) => (dark ?? print) !== undefined)
+  const scheme = hasSchemes ? chosen : 'light'
+  const painted = useMemo(() => rolesIn(scheme, roles), [scheme, roles])
+  const judged = useMemo(() => legibilities(painted), [painted])
   const [eyes, setEyes] = useState<Eyes>('everybody')
-  const paint = useMemo(() => painted(eyes), [eyes])
+  const paint = useMemo(() => paintFor(eyes), [eyes])
   const [shown, setShown] = useState<(typeof SHOWN)[number]>('strips')
   return (
     <Sheet as="section" aria-label="Readability" w="100%" overflow="auto" tabIndex={0}>
@@ -54,11 +59,23 @@ export function ReadabilityPanel({ judged, onEdit }: ReadabilityPanelProps) {
           onChoose={(next) => setEyes(next)}
         />
       </Box>
-      <Alike eyes={eyes} />
+      {hasSchemes ? (
+        <Box px="3" pt="2">
+          <Segments
+            label="In which scheme"
+            says="in scheme"
+            segments={SCHEME_SEGMENTS}
+            value={scheme}
+            height={26}
+            onChoose={(next) => setScheme(next)}
+          />
+        </Box>
+      ) : null}
+      <Alike eyes={eyes} roles={painted} />
       {shown === 'specimen' ? (
-        <Specimen paint={paint} onEdit={onEdit} />
+        <Specimen roles={painted} scheme={scheme} paint={paint} onEdit={onEdit} />
       ) : (
-        <ReadabilityStrips judged={judged} paint={paint} />
+        <ReadabilityStrips judged={judged} scheme={scheme} paint={paint} />
       )}
     </Sheet>
   )
@@ -72,7 +89,7 @@ const EYES: readonly { readonly value: Eyes; readonly text: string }[] = [
 ]
 
 /** How a color is painted for somebody. */
-function painted(eyes: Eyes): (color: string) => string {
+function paintFor(eyes: Eyes): (color: string) => string {
   return (text) => {
     const color = readRoleColor(text)
     return eyes === 'everybody' || typeof color === 'string' ? text : toHex(seenBy(eyes, inSrgb(color)))
@@ -83,8 +100,7 @@ function painted(eyes: Eyes): (color: string) => string {
 const ALIKE = { everybody: 2.3, others: 5 } as const
 
 /** The roles that look nearly the same to somebody. */
-function Alike({ eyes }: { eyes: Eyes }) {
-  const { roles } = useWork()
+function Alike({ eyes, roles }: { eyes: Eyes; roles: readonly Role[] }) {
   const pairs = useMemo(
     () =>
       eyes === 'everybody'

@@ -1,5 +1,17 @@
 import { Box, Flex, Text, VisuallyHidden } from '@chakra-ui/react'
-import { type Legibility, nearestReadable, RATIOS, readRoleColor, servesOf, toHex } from '@undo-ink/core'
+import {
+  groundsOf,
+  type Legibility,
+  nearestReadable,
+  RATIOS,
+  type Role,
+  readRoleColor,
+  rolesIn,
+  type Scheme,
+  servesOf,
+  toHex,
+  withValue,
+} from '@undo-ink/core'
 import { useMemo } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
@@ -8,12 +20,13 @@ import { useWork } from '../../../work/work.tsx'
 
 interface ReadabilityStripsProps {
   readonly judged: readonly Legibility[]
+  readonly scheme: Scheme
   /** How a color is painted for whoever looks. */
   paint(color: string): string
 }
 
 /** Each ground as a strip, with every text and line that stands on it: its ratio, what that is good for, and where it fails the nearest color that does not. */
-export function ReadabilityStrips({ judged, paint }: ReadabilityStripsProps) {
+export function ReadabilityStrips({ judged, scheme, paint }: ReadabilityStripsProps) {
   const strips = useMemo(() => [...groupBy(judged, ({ ground }) => ground).entries()], [judged])
   if (strips.length === 0)
     return (
@@ -27,7 +40,7 @@ export function ReadabilityStrips({ judged, paint }: ReadabilityStripsProps) {
         on {ground.name}
       </Text>
       {lines.map((line) => (
-        <Line key={line.role.id} line={line} paint={paint} />
+        <Line key={line.role.id} line={line} scheme={scheme} paint={paint} />
       ))}
     </Box>
   ))
@@ -40,7 +53,12 @@ const LEVEL_WORDS: Readonly<Record<Legibility['level'], string>> = {
   fails: 'fails',
 }
 
-function Line({ line: { role, ground, ratio, level }, paint }: { line: Legibility; paint(color: string): string }) {
+interface LineProps extends Pick<ReadabilityStripsProps, 'scheme' | 'paint'> {
+  readonly line: Legibility
+}
+
+function Line({ line: { role, ground, ratio, level }, scheme, paint }: LineProps) {
+  const { newerPalette } = useWork()
   const isLine = servesOf(role) === 'line'
   const isGood = level === 'best' || level === 'enough'
   return (
@@ -74,31 +92,47 @@ function Line({ line: { role, ground, ratio, level }, paint }: { line: Legibilit
         ) : null}
       </Box>
       <Box w="96px" flex="none">
-        {isGood ? null : <Correction role={role} ground={ground} ratio={isLine ? RATIOS.line : RATIOS.text} />}
+        {isGood || newerPalette !== null ? null : (
+          <Correction role={role} ground={ground} ratio={isLine ? RATIOS.line : RATIOS.text} scheme={scheme} />
+        )}
       </Box>
     </Flex>
   )
 }
 
-/** The nearest color that can be read there, and the act that takes it. */
-function Correction({ role, ground, ratio }: Pick<Legibility, 'role' | 'ground' | 'ratio'>) {
+interface CorrectionProps extends Pick<Legibility, 'role' | 'ground' | 'ratio'> {
+  readonly scheme: Scheme
+}
+
+/** The nearest color that can be read on all grounds of a role, or where there is none on this one, and the act that takes it. */
+function Correction({ role, ground, ratio, scheme }: CorrectionProps) {
   const { roles, store } = useWork()
-  const nearest = useMemo(() => {
-    const [front, back] = [readRoleColor(role.color), readRoleColor(ground.color)]
-    return typeof front === 'string' || typeof back === 'string' ? null : nearestReadable(front, back, ratio)
-  }, [role.color, ground.color, ratio])
-  if (!nearest) return null
-  const hex = toHex(nearest)
+  const found = useMemo(() => {
+    const front = readRoleColor(role.color)
+    const read = (on: readonly Role[]) =>
+      on.flatMap(({ color }) => {
+        const back = readRoleColor(color)
+        return typeof back === 'string' ? [] : [back]
+      })
+    if (typeof front === 'string') return null
+    const grounds = groundsOf(role, rolesIn(scheme, roles))
+    const everywhere = nearestReadable(front, read(grounds), ratio)
+    if (everywhere) return { color: everywhere, where: grounds.length > 1 ? 'on all its grounds' : `on ${ground.name}` }
+    const here = nearestReadable(front, read([ground]), ratio)
+    return here && { color: here, where: `on ${ground.name} only: no colour is on all its grounds` }
+  }, [role, ground, ratio, scheme, roles])
+  if (!found) return null
+  const hex = toHex(found.color)
   return (
     <ActButton
       h="26px"
       px="1.5"
       fontSize="12px"
       fontFamily="mono"
-      aria-label={`Make ${role.name} ${hex}, the nearest that is readable on ${ground.name}`}
-      title={`The nearest that is readable on ${ground.name}`}
+      aria-label={`Make ${role.name} ${hex}, the nearest that is readable ${found.where}`}
+      title={`The nearest that is readable ${found.where}`}
       onClick={() =>
-        store.changePalette(roles.map((other) => (other.id === role.id ? { ...other, color: hex } : other)))
+        store.changePalette(roles.map((other) => (other.id === role.id ? withValue(other, scheme, hex) : other)))
       }
     >
       <Swatch color={hex} size="14px" /> {hex}

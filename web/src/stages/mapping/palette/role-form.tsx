@@ -1,8 +1,7 @@
-import { Box, chakra, Field, Flex, Input, Text } from '@chakra-ui/react'
+import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { roleSchema } from '@undo-ink/contracts'
 import {
-  groundsOf,
   type Made,
   madeColor,
   type Role,
@@ -13,27 +12,48 @@ import {
   servesOf,
   toHex,
 } from '@undo-ink/core'
-import { type ReactNode, useState } from 'react'
+import { useState } from 'react'
 import { useForm } from 'react-hook-form'
+import { z } from 'zod'
 import { ActButton } from '../../../components/act-button.tsx'
 import { Segments } from '../../../components/segments.tsx'
 import { Sheet } from '../../../components/sheet.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
+import { TextField } from '../../../components/text-field.tsx'
 import { PickDialog } from '../../../picking/pick-dialog.tsx'
 import { useWork } from '../../../work/work.tsx'
 import { MadeFields } from './made-fields.tsx'
 import { PickedColor } from './picked-color.tsx'
-import { stateRoles } from './proposals.ts'
+import { RoleExtras } from './role-extras.tsx'
+import { RoleGrounds } from './role-grounds.tsx'
+import { StateProposal } from './state-proposal.tsx'
 
-const formSchema = roleSchema.pick({ name: true, color: true })
+/** What is typed; a field left empty is not there. */
+const formSchema = roleSchema
+  .pick({ name: true, color: true })
+  .extend({ dark: z.string(), print: z.string(), description: z.string().max(300, 'At most 300 characters') })
+export type RoleFormValues = z.infer<typeof formSchema>
+
 const SERVES_SEGMENTS = SERVES.map((value) => ({ value, text: value }))
+
+function valuesOf(role: Role | null): RoleFormValues {
+  const { name = '', color = '', dark = '', print = '', description = '' } = role ?? {}
+  return { name, color, dark, print, description }
+}
+
+/** Why a text can be no color of a role; null: it can. */
+function colorProblem(text: string): string | null {
+  const read = readRoleColor(text)
+  if (read === 'not-a-color') return `${text} is not a colour; write it as CSS does, such as #0b6e74`
+  return read === 'not-opaque' ? 'A role is opaque; each place keeps its own alpha' : null
+}
 
 /** One role: its name, its color, and what it is for. @param role null: a new one */
 export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }) {
   const { roles, store } = useWork()
   const { register, handleSubmit, formState, setError, setValue, watch, reset } = useForm({
     resolver: zodResolver(formSchema),
-    defaultValues: { name: role?.name ?? '', color: role?.color ?? '' },
+    defaultValues: valuesOf(role),
   })
   const [name, typed] = [watch('name'), watch('color')]
   const [serves, setServes] = useState<Serves | null>(role?.serves ?? null)
@@ -46,28 +66,33 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
     const base = readRoleColor(roles.find(({ id }) => id === next?.from)?.color ?? '')
     if (next && typeof base !== 'string') setValue('color', toHex(madeColor(base, next)), { shouldValidate: true })
   }
-  const submit = handleSubmit(({ name, color }) => {
-    const read = readRoleColor(color)
-    if (read === 'not-a-color')
-      return setError('color', { message: `${color} is not a colour; write it as CSS does, such as #0b6e74` })
-    if (read === 'not-opaque') return setError('color', { message: 'A role is opaque; each place keeps its own alpha' })
+  const submit = handleSubmit(({ name, color, ...rest }) => {
+    const extras = Object.fromEntries(
+      Object.entries(rest).flatMap(([key, text]) => (text.trim() ? [[key, text.trim()]] : [])),
+    )
+    for (const [key, text] of Object.entries({ color, dark: extras.dark, print: extras.print })) {
+      const problem = text === undefined ? null : colorProblem(text)
+      if (problem) return setError(key as keyof RoleFormValues, { message: problem })
+    }
     if (roles.some((other) => other.id !== role?.id && sameRoleName(other.name, name)))
       return setError('name', { message: `There is a role called ${name} already` })
     const next: Role = {
       id: role?.id ?? crypto.randomUUID(),
       name,
       color: color.trim(),
+      ...extras,
       ...(serves === null ? {} : { serves }),
       ...(on === null ? {} : { on }),
       ...(made === null ? {} : { made }),
     }
     store.changePalette(role ? roles.map((other) => (other.id === role.id ? next : other)) : [...roles, next])
-    reset({ name: '', color: '' })
+    reset(valuesOf(null))
     setServes(null)
     setOn(null)
     setMade(null)
     onDone()
   })
+  const problems = formState.errors
   return (
     <Sheet as="section" aria-label={role ? `Change ${role.name}` : 'New role'} p="3" flex="none">
       <PickDialog
@@ -85,10 +110,10 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
       />
       <form onSubmit={submit} noValidate>
         <Flex gap="3" wrap="wrap" align="flex-start">
-          <TextField label="What it is for" problem={formState.errors.name?.message}>
+          <TextField label="What it is for" problem={problems.name?.message}>
             <Input {...register('name')} size="sm" borderColor="strong" autoComplete="off" placeholder="soft text" />
           </TextField>
-          <TextField wide label="Colour, in any CSS notation" problem={formState.errors.color?.message}>
+          <TextField width="236px" label="Colour, in any CSS notation" problem={problems.color?.message}>
             <Flex gap="2" w="100%" align="center">
               <Input
                 {...register('color')}
@@ -122,8 +147,14 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
           </Box>
         </Flex>
         <MadeFields role={role} made={made} onChange={make} />
-        {role && shown !== 'line' ? <Proposal role={role} onDone={onDone} /> : null}
-        {role && shown !== 'ground' ? <Grounds role={{ ...role, name }} on={on} onChoose={setOn} /> : null}
+        <RoleExtras
+          register={register}
+          problems={problems}
+          values={{ dark: watch('dark'), print: watch('print') }}
+          startsOpen={Boolean(role && (role.dark ?? role.print ?? role.description))}
+        />
+        {role && shown !== 'line' ? <StateProposal role={role} onDone={onDone} /> : null}
+        {role && shown !== 'ground' ? <RoleGrounds role={{ ...role, name }} on={on} onChoose={setOn} /> : null}
         <Flex gap="2" mt="2" justify="flex-end">
           <ActButton type="submit" main>
             {role ? 'Save the change' : 'Add the role'}
@@ -132,82 +163,5 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
         </Flex>
       </form>
     </Sheet>
-  )
-}
-
-/** The act that adds roles for the states of one. */
-function Proposal({ role, onDone }: { role: Role; onDone(): void }) {
-  const { roles, store } = useWork()
-  const proposed = stateRoles(role, roles, () => crypto.randomUUID())
-  if (proposed.length === 0) return null
-  return (
-    <Flex gap="2" mt="2" align="center" fontSize="13px" wrap="wrap">
-      <ActButton
-        h="28px"
-        onClick={() => {
-          store.changePalette([...roles, ...proposed])
-          onDone()
-        }}
-      >
-        Add its states
-      </ActButton>
-      {proposed.map(({ id, name, color }) => (
-        <Flex key={id} align="center" gap="1">
-          <Swatch color={color} size="16px" /> {name}
-        </Flex>
-      ))}
-    </Flex>
-  )
-}
-
-interface GroundsProps {
-  readonly role: Role
-  /** null: what its name says. */
-  readonly on: readonly string[] | null
-  onChoose(on: readonly string[]): void
-}
-
-/** The grounds that a text or a line stands on, by which it is judged. */
-function Grounds({ role, on, onChoose }: GroundsProps) {
-  const { roles } = useWork()
-  const grounds = roles.filter((other) => other.id !== role.id && servesOf(other) === 'ground')
-  const chosen = on ?? groundsOf({ name: role.name }, roles).map(({ id }) => id)
-  return (
-    <Flex as="fieldset" gap="3" wrap="wrap" mt="2" fontSize="13px" align="center">
-      <chakra.legend float="left" mr="2" color="soft">
-        Stands on
-      </chakra.legend>
-      {grounds.map(({ id, name, color }) => (
-        <Flex as="label" key={id} gap="1.5" align="center" cursor="pointer">
-          <input
-            type="checkbox"
-            checked={chosen.includes(id)}
-            onChange={() => onChoose(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id])}
-          />
-          <Swatch color={color} size="14px" /> {name}
-        </Flex>
-      ))}
-    </Flex>
-  )
-}
-
-interface TextFieldProps {
-  readonly label: string
-  readonly problem: string | undefined
-  readonly wide?: boolean
-  readonly children: ReactNode
-}
-
-function TextField({ label, problem, wide = false, children }: TextFieldProps) {
-  return (
-    <Field.Root invalid={problem !== undefined} w={wide ? '236px' : '160px'}>
-      <Field.Label fontSize="13px">{label}</Field.Label>
-      {children}
-      {problem ? (
-        <Field.ErrorText fontWeight="600">
-          <chakra.span aria-hidden>▲</chakra.span> <Box as="span">{problem}</Box>
-        </Field.ErrorText>
-      ) : null}
-    </Field.Root>
   )
 }

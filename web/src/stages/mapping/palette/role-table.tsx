@@ -18,36 +18,16 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
-import {
-  type Column,
-  inSrgb,
-  inSrgbGamut,
-  type Outcome,
-  type Role,
-  readRoleColor,
-  servesOf,
-  toHex,
-} from '@undo-ink/core'
+import { inSrgb, inSrgbGamut, type Role, readRoleColor, servesOf, toHex } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
 import { Sheet } from '../../../components/sheet.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { number } from '../../../components/words.ts'
-import { countBy } from '../../../work/places.ts'
 import { useWork } from '../../../work/work.tsx'
 import { madeText } from './made-text.ts'
+import { placesPerRole } from './places-per-role.ts'
 import { RemoveRoleDialog } from './remove-role-dialog.tsx'
-
-/** How many places take each role, by its id. */
-function placesPerRole({ codes, values }: Column<Outcome>): Map<string, number> {
-  const perOutcome = countBy(codes, (code) => code)
-  const perRole = new Map<string, number>()
-  values.forEach((outcome, code) => {
-    if (outcome.kind !== 'role') return
-    perRole.set(outcome.role.id, (perRole.get(outcome.role.id) ?? 0) + (perOutcome.get(code) ?? 0))
-  })
-  return perRole
-}
 
 interface RoleTableProps {
   readonly editing: Role | null
@@ -56,7 +36,8 @@ interface RoleTableProps {
 
 /** The roles in their order, which is that of their keys in Mapping; moved by drag, or by keys. */
 export function RoleTable({ editing, onEdit }: RoleTableProps) {
-  const { roles, outcomes, store } = useWork()
+  const { roles, outcomes, store, newerPalette } = useWork()
+  const canChange = newerPalette === null
   const perRole = useMemo(() => placesPerRole(outcomes), [outcomes])
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
@@ -115,6 +96,7 @@ export function RoleTable({ editing, onEdit }: RoleTableProps) {
                   key={role.id}
                   role={role}
                   places={perRole.get(role.id) ?? 0}
+                  canChange={canChange}
                   isEdited={editing?.id === role.id}
                   onEdit={onEdit}
                   onRemove={() => remove(role)}
@@ -147,15 +129,17 @@ function announcementsFor(roles: readonly Role[]): Announcements {
 interface RoleRowProps {
   readonly role: Role
   readonly places: number
+  readonly canChange: boolean
   readonly isEdited: boolean
   onEdit(role: Role): void
   onRemove(): void
 }
 
-function RoleRow({ role, places, isEdited, onEdit, onRemove }: RoleRowProps) {
+function RoleRow({ role, places, canChange, isEdited, onEdit, onRemove }: RoleRowProps) {
   const { roles } = useWork()
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
     id: role.id,
+    disabled: !canChange,
     transition: matchMedia('(prefers-reduced-motion: reduce)').matches ? null : { duration: 120, easing: 'ease' },
   })
   return (
@@ -173,6 +157,7 @@ function RoleRow({ role, places, isEdited, onEdit, onRemove }: RoleRowProps) {
           aria-label={`Move ${role.name}: Space takes it up and puts it down, arrows move it`}
           {...attributes}
           {...listeners}
+          disabled={!canChange}
           w="26px"
           h="26px"
           cursor="grab"
@@ -186,9 +171,14 @@ function RoleRow({ role, places, isEdited, onEdit, onRemove }: RoleRowProps) {
         <Swatch color={role.color} size="26px" display="block" />
       </Table.Cell>
       <Table.Cell py="1">
-        <Box truncate title={role.name}>
+        <Box truncate title={role.description ? `${role.name}: ${role.description}` : role.name}>
           {role.name}
         </Box>
+        {role.description ? (
+          <Box truncate fontSize="12px" color="soft">
+            {role.description}
+          </Box>
+        ) : null}
       </Table.Cell>
       <Table.Cell py="1" fontFamily="mono" fontSize="13px">
         <Box truncate title={role.made ? `${role.color}: ${madeText(role.made, roles)}` : role.color}>
@@ -199,6 +189,7 @@ function RoleRow({ role, places, isEdited, onEdit, onRemove }: RoleRowProps) {
             </Text>
           ) : null}
         </Box>
+        <OtherSchemes role={role} />
       </Table.Cell>
       <Table.Cell py="1" fontSize="13px">
         {servesOf(role)}
@@ -208,15 +199,36 @@ function RoleRow({ role, places, isEdited, onEdit, onRemove }: RoleRowProps) {
       </Table.Cell>
       <Table.Cell py="1">
         <Flex gap="2" justify="flex-end">
-          <ActButton h="26px" px="2" onClick={() => onEdit(role)} aria-label={`Change ${role.name}`}>
+          <ActButton
+            h="26px"
+            px="2"
+            disabled={!canChange}
+            onClick={() => onEdit(role)}
+            aria-label={`Change ${role.name}`}
+          >
             Change
           </ActButton>
-          <ActButton h="26px" px="2" aria-label={`Remove ${role.name}`} onClick={onRemove}>
+          <ActButton h="26px" px="2" aria-label={`Remove ${role.name}`} disabled={!canChange} onClick={onRemove}>
             Remove
           </ActButton>
         </Flex>
       </Table.Cell>
     </Table.Row>
+  )
+}
+
+/** The values that a role has of its own in other schemes. */
+function OtherSchemes({ role }: { role: Role }) {
+  const own = (['dark', 'print'] as const).flatMap((scheme) => (role[scheme] ? [[scheme, role[scheme]] as const] : []))
+  if (own.length === 0) return null
+  return (
+    <Flex gap="2" fontSize="12px" color="soft" fontFamily="body">
+      {own.map(([scheme, color]) => (
+        <Flex key={scheme} gap="1" align="center" title={color}>
+          <Swatch color={color} size="12px" /> {scheme}
+        </Flex>
+      ))}
+    </Flex>
   )
 }
 

@@ -1,17 +1,41 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { type Role, sameRoleName } from '@undo-ink/core'
-import type { CSSProperties } from 'react'
+import { type Role, readRoleColor, type Scheme, sameRoleName } from '@undo-ink/core'
+import { type CSSProperties, useState } from 'react'
 import { useWork } from '../../../work/work.tsx'
+import { RoleInPlace } from './role-in-place.tsx'
 
 interface SpecimenProps {
+  /** As the scheme has them. */
+  readonly roles: readonly Role[]
+  readonly scheme: Scheme
   /** How a color is painted for whoever looks. */
   paint(color: string): string
   onEdit(role: Role): void
 }
 
-/** A piece of a page painted with the palette; each part of it leads to its role. Roles are known by their names. */
-export function Specimen({ paint, onEdit }: SpecimenProps) {
-  const { roles } = useWork()
+/** A piece of a page painted with the palette, on which a role is changed in place: what is typed is painted at once, and taken by Enter. */
+export function Specimen({ roles, scheme, paint, onEdit }: SpecimenProps) {
+  const { newerPalette } = useWork()
+  const [draft, setDraft] = useState<Role | null>(null)
+  const isPainted = draft !== null && typeof readRoleColor(draft.color) !== 'string'
+  const shown = isPainted ? roles.map((role) => (role.id === draft.id ? draft : role)) : roles
+  return (
+    <>
+      <Painted roles={shown} paint={paint} onChoose={newerPalette === null ? setDraft : null} />
+      {draft === null ? null : (
+        <RoleInPlace draft={draft} scheme={scheme} onType={setDraft} onEdit={onEdit} onDone={() => setDraft(null)} />
+      )}
+    </>
+  )
+}
+
+interface PaintedProps extends Pick<SpecimenProps, 'roles' | 'paint'> {
+  /** null: nothing can be changed. */
+  readonly onChoose: ((role: Role) => void) | null
+}
+
+/** Roles are known by their names. */
+function Painted({ roles, paint, onChoose }: PaintedProps) {
   const role = (...names: readonly string[]) =>
     names.flatMap((name) => roles.find((each) => sameRoleName(each.name, name)) ?? [])[0] ?? null
   const [ground, text, primary] = [role('ground'), role('text'), role('primary')]
@@ -25,7 +49,7 @@ export function Specimen({ paint, onEdit }: SpecimenProps) {
   const onPrimary = role('text on primary')
   const [soft, softText, line, link] = [role('soft ground'), role('soft text'), role('line'), role('link')]
   const part = (of: Role | null, words: string, style: CSSProperties) => (
-    <Part role={of} words={words} style={style} onEdit={onEdit} />
+    <Part role={of} words={words} style={style} onChoose={onChoose} />
   )
   const button = (state: string, of: Role | null) =>
     part(of ?? primary, state, {
@@ -90,18 +114,19 @@ interface PartProps {
   readonly role: Role | null
   readonly words: string
   readonly style: CSSProperties
-  onEdit(role: Role): void
+  readonly onChoose: PaintedProps['onChoose']
 }
 
-function Part({ role, words, style, onEdit }: PartProps) {
+function Part({ role, words, style, onChoose }: PartProps) {
+  const canChange = role !== null && onChoose !== null
   return (
     <button
       type="button"
       aria-label={role ? `${words}: change ${role.name}` : words}
       title={role?.name}
-      disabled={role === null}
-      onClick={() => role && onEdit(role)}
-      style={{ cursor: role ? 'pointer' : 'default', textAlign: 'left', ...style }}
+      disabled={!canChange}
+      onClick={() => canChange && onChoose(role)}
+      style={{ cursor: canChange ? 'pointer' : 'default', textAlign: 'left', ...style }}
     >
       {words}
     </button>

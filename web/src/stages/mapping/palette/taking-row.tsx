@@ -14,7 +14,10 @@ interface TakingRowProps {
 /** One color that was sent, and what would be made of it. */
 export function TakingRow({ taking, remark, problem, onChange }: TakingRowProps) {
   const { roles } = useWork()
-  const { taken, name, color, replaces } = taking
+  const { taken, name, color, replaces, extras } = taking
+  const others = (['dark', 'print'] as const).flatMap((scheme) =>
+    extras[scheme] ? [[scheme, extras[scheme]] as const] : [],
+  )
   const old = roles.find(({ id }) => id === replaces)
   return (
     <Box px="3" py="1.5" borderBottom="1px solid" borderColor="edge">
@@ -63,10 +66,16 @@ export function TakingRow({ taking, remark, problem, onChange }: TakingRowProps)
           />
         ) : null}
       </Flex>
-      {remark === null ? null : (
-        <Text fontSize="12px" color="soft" pl="6">
-          {remark}
-        </Text>
+      {remark === null && others.length === 0 && extras.description === undefined ? null : (
+        <Flex fontSize="12px" color="soft" pl="6" gap="3" wrap="wrap">
+          {remark === null ? null : <span>{remark}</span>}
+          {others.map(([scheme, value]) => (
+            <Flex key={scheme} gap="1" align="center">
+              {scheme} <Swatch color={value} size="12px" /> <Text fontFamily="mono">{value}</Text>
+            </Flex>
+          ))}
+          {extras.description === undefined ? null : <Text truncate>“{extras.description}”</Text>}
+        </Flex>
       )}
       {problem === null ? null : (
         <Text fontSize="12px" fontWeight="600" pl="6" role="alert">

@@ -35,12 +35,27 @@ describe('what is made of colours that were sent', () => {
     })
   })
 
+  it('takes what came with a colour, and makes of a made role one of its own', () => {
+    const roles: Role[] = [
+      { id: 'h', name: 'hover', color: '#111', made: { from: 'p', lighter: 0, stronger: 1, turned: 0 } },
+    ]
+    const takings = takingsOf(
+      readPalette('role,color,dark,description\nhover,#222,#ddd,pointed at' + '\nnew,#333,,', 'a.csv'),
+      roles,
+    )
+    expect(withTakings(roles, takings, () => 'n')).toEqual([
+      { id: 'h', name: 'hover', color: '#222', dark: '#ddd', description: 'pointed at' },
+      { id: 'n', name: 'new', color: '#333' },
+    ])
+  })
+
   it('says which names cannot be', () => {
     const taking = (name: string, replaces: string | null = null, taken = true) => ({
       taken,
       name,
       color: '#000',
       replaces,
+      extras: {},
     })
     const problems = takingProblems(
       [

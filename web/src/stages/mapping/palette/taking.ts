@@ -1,4 +1,4 @@
-import { type Offer, type Role, sameRoleName } from '@undo-ink/core'
+import { type Offer, type Offered, type Role, sameRoleName, withValue } from '@undo-ink/core'
 
 /** What is made of one color that was offered. */
 export interface Taking {
@@ -8,17 +8,30 @@ export interface Taking {
   readonly color: string
   /** Id of the role whose color it becomes; null: a new role. */
   readonly replaces: string | null
+  /** What came with the color. */
+  readonly extras: Extras
+}
+
+type Extras = Pick<Role, 'dark' | 'print' | 'description'>
+
+function extrasOf({ dark, print, description }: Offered): Extras {
+  return {
+    ...(dark === undefined ? {} : { dark }),
+    ...(print === undefined ? {} : { print }),
+    ...(description === undefined ? {} : { description: description.slice(0, 300) }),
+  }
 }
 
 /** What would be made of an offer: a role of the same name takes the new color, any other color becomes a new role. */
 export function takingsOf({ colors }: Offer, roles: readonly Role[]): Taking[] {
   const names: string[] = []
-  return colors.map(({ name, color }) => {
+  return colors.map((each) => {
+    const { name, color } = each
     const same = name === null ? undefined : roles.find((role) => sameRoleName(role.name, name))
     const free = same && !names.some((each) => sameRoleName(each, same.name)) ? same : null
     const own = free?.name ?? freeName(name?.slice(0, 50) ?? 'colour', [...names, ...roles.map((role) => role.name)])
     names.push(own)
-    return { taken: true, name: own, color, replaces: free?.id ?? null }
+    return { taken: true, name: own, color, replaces: free?.id ?? null, extras: extrasOf(each) }
   })
 }
 
@@ -50,11 +63,11 @@ export function takingProblems(takings: readonly Taking[], roles: readonly Role[
 export function withTakings(roles: readonly Role[], takings: readonly Taking[], newId: () => string): Role[] {
   const taken = takings.filter((each) => each.taken)
   const replaced = roles.map((role) => {
-    const color = taken.find(({ replaces }) => replaces === role.id)?.color
-    return color === undefined ? role : { ...role, color }
+    const by = taken.find(({ replaces }) => replaces === role.id)
+    return by ? { ...withValue(role, 'light', by.color), ...by.extras } : role
   })
   const added = taken
     .filter(({ replaces }) => replaces === null)
-    .map(({ name, color }): Role => ({ id: newId(), name: name.trim(), color }))
+    .map(({ name, color, extras }): Role => ({ id: newId(), name: name.trim(), color, ...extras }))
   return [...replaced, ...added]
 }
