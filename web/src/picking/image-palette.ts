@@ -1,9 +1,15 @@
 import type { Dominant, Offer } from '@undo-ink/core'
 import { decodeImage } from './pixels.ts'
 
-/** The main colors of an image as an offer, each named by its rank. Computed in a worker. Throws for what is no image. */
-export async function readImagePalette(bytes: Uint8Array, fileName: string): Promise<Offer> {
-  const { image } = await decodeImage(bytes, fileName)
+/** Smaller shares of an image are most often the soft edges of its shapes. */
+const MINOR = 0.01
+
+/** The main colors of an image as an offer, each named by its rank, and its width where it was read smaller. Computed in workers. Throws for what is no image. */
+export async function readImagePalette(
+  bytes: Uint8Array,
+  fileName: string,
+): Promise<{ offer: Offer; scaledFrom: number | null }> {
+  const { image, scaledFrom } = await decodeImage(bytes, fileName)
   const worker = new Worker(new URL('./dominant.worker.ts', import.meta.url), { type: 'module' })
   try {
     const found = await new Promise<Dominant[]>((resolve, reject) => {
@@ -16,13 +22,14 @@ export async function readImagePalette(bytes: Uint8Array, fileName: string): Pro
       color,
       line: i + 1,
       remark: null,
+      ...(share < MINOR ? { minor: true } : {}),
     }))
-    return { format: 'image', colors, refused: [] }
+    return { offer: { format: 'image', colors, refused: [] }, scaledFrom }
   } finally {
     worker.terminate()
   }
 }
 
 function percent(share: number): string {
-  return share < 0.01 ? 'under 1 %' : `${Math.round(share * 100)} %`
+  return share < MINOR ? 'under 1 %' : `${Math.round(share * 100)} %`
 }

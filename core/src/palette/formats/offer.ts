@@ -15,6 +15,8 @@ export interface Offered {
   readonly line: number
   readonly remark: Remark | null
   readonly description?: string
+  /** It is there in a small part only, and so is not taken unasked. */
+  readonly minor?: boolean
   /** What goes with it in other schemes; opaque, in a CSS notation. */
   readonly dark?: string
   readonly print?: string
@@ -37,7 +39,7 @@ export interface Offer {
   readonly refused: readonly Refused[]
 }
 
-export type PaletteFormat = 'text' | 'tokens' | 'variables' | 'gpl' | 'csv' | 'image' | 'proposal'
+export type PaletteFormat = 'text' | 'tokens' | 'variables' | 'gpl' | 'csv' | 'image' | 'site' | 'proposal'
 
 /** A color as an offer has it, opaque; null: it is none. @param isBare whether its `#` was missing */
 export function offered(name: string | null, written: string, line: number, isBare = false): Offered | null {

@@ -4,11 +4,11 @@ import { useRef, useState } from 'react'
 import { type FileWithPath, useDropzone } from 'react-dropzone'
 import { useNavigate } from 'react-router'
 import { useSendCopy } from '../../api/sites.ts'
+import { sortOut } from '../../api/uploads.ts'
 import { ActButton } from '../../components/act-button.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { bytes, count, number } from '../../components/words.ts'
 import { JobTrouble, troubleOf, troubleOfJob } from './job-trouble.tsx'
-import { sortOut } from './uploads.ts'
 
 /** Takes the copy of a site that has none yet. */
 export function FirstIntake({ site }: { site: Site }) {

@@ -1,43 +1,45 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import { missingRoles, type Offer, type Refusal, type Remark, readPalette } from '@undo-ink/core'
-import { useMemo, useState } from 'react'
-import { useDropzone } from 'react-dropzone'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { type FileWithPath, useDropzone } from 'react-dropzone'
 import { ActButton } from '../../../components/act-button.tsx'
 import { WideDialog } from '../../../components/wide-dialog.tsx'
-import { bytes, count } from '../../../components/words.ts'
-import { readImagePalette } from '../../../picking/image-palette.ts'
-import { isImageName } from '../../../picking/pixels.ts'
+import { count } from '../../../components/words.ts'
 import { useWork } from '../../../work/work.tsx'
+import { offerOfFiles } from './offered-files.ts'
 import { type Taking, takingProblems, takingsOf, withTakings } from './taking.ts'
 import { TakingRow } from './taking-row.tsx'
 import { TurnedScheme } from './turned-scheme.tsx'
 
-/** Longer files are no palettes. */
-const MOST_BYTES = 2 * 1024 * 1024
-const MOST_IMAGE_BYTES = 30 * 1024 * 1024
 const MOST_COLORS = 150
 
 interface BringInDialogProps {
   readonly open: boolean
+  /** What is proposed to begin with; left out: nothing. */
+  readonly proposal?: Offer | null
   onClose(): void
 }
 
 /** Colors that the client sent: pasted, or as a file. What would become which role is seen before anything is taken. */
-export function BringInDialog({ open, onClose }: BringInDialogProps) {
+export function BringInDialog({ open, proposal = null, onClose }: BringInDialogProps) {
   return (
     <WideDialog title="Bring colours in" open={open} width="820px" onClose={onClose}>
-      <BringIn onDone={onClose} />
+      <BringIn proposal={proposal} onDone={onClose} />
     </WideDialog>
   )
 }
 
-function BringIn({ onDone }: { onDone(): void }) {
+function BringIn({ proposal, onDone }: { proposal: Offer | null; onDone(): void }) {
   const { roles, store } = useWork()
   const [text, setText] = useState('')
   const [fileName, setFileName] = useState('')
   const [trouble, setTrouble] = useState<string | null>(null)
   const [changed, setChanged] = useState<ReadonlyMap<number, Taking>>(new Map())
-  const [given, setGiven] = useState<Offer | null>(null)
+  const [given, setGiven] = useState<Offer | null>(proposal)
+  const [note, setNote] = useState('')
+  const [reading, setReading] = useState<AbortController | null>(null)
+  const folder = useRef<HTMLInputElement>(null)
+  useEffect(() => () => reading?.abort(), [reading])
   const lacking = useMemo(() => missingRoles(roles), [roles])
   const offer = useMemo(() => given ?? readPalette(text, fileName), [given, text, fileName])
   const takings = useMemo(
@@ -49,42 +51,50 @@ function BringIn({ onDone }: { onDone(): void }) {
   )
   const problems = useMemo(() => takingProblems(takings, roles), [takings, roles])
   const taken = takings.filter((each) => each.taken).length
-  const read = (next: string, name: string) => {
+  const read = (next: string, name: string, found: Offer | null = null, said = '') => {
     setText(next)
     setFileName(name)
-    setGiven(null)
+    setGiven(found)
+    setNote(said)
     setChanged(new Map())
     setTrouble(null)
+    setReading(null)
   }
-  const take = async (file: File) => {
-    const isImage = isImageName(file.name)
-    const most = isImage ? MOST_IMAGE_BYTES : MOST_BYTES
-    if (file.size > most) {
-      setTrouble(`${file.name} is too large for a palette: up to ${bytes(most)} is read.`)
-      return
-    }
-    if (!isImage) return read(await file.text(), file.name)
-    try {
-      const found = await readImagePalette(new Uint8Array(await file.arrayBuffer()), file.name)
-      read('', file.name)
-      setGiven(found)
-    } catch {
-      setTrouble(`${file.name} cannot be shown: it is no image that this browser knows, or a broken one.`)
-    }
+  const take = async (files: readonly FileWithPath[]) => {
+    const abort = new AbortController()
+    setTrouble(null)
+    setReading(abort)
+    const found = await offerOfFiles(files, abort.signal).catch((error: Error) => error.message)
+    if (abort.signal.aborted) return
+    if (typeof found === 'string') {
+      setReading(null)
+      setTrouble(found)
+    } else read(found.text, found.name, found.text === '' ? found.offer : null, found.note)
   }
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
-    onDrop: ([file]) => {
-      if (file) void take(file)
+    onDrop: (files) => {
+      if (files.length > 0) void take(files)
     },
     noClick: true,
     noKeyboard: true,
-    multiple: false,
   })
   return (
     <Box {...getRootProps()} bg={isDragActive ? 'tint' : undefined}>
       <input {...getInputProps()} aria-label="Palette file" />
+      <input
+        ref={folder}
+        type="file"
+        hidden
+        aria-label="Folder of another site"
+        {...{ webkitdirectory: '' }}
+        onChange={(event) => {
+          void take([...(event.target.files ?? [])])
+          event.target.value = ''
+        }}
+      />
       <chakra.label display="block" fontSize="13px">
-        The lines of a mail, custom properties, or a file: design tokens, .gpl, CSV, CSS, SCSS, a logo or another image
+        The lines of a mail, custom properties, or a file: design tokens, .gpl, CSV, CSS, SCSS, a logo or another image,
+        the ZIP of another site
         <chakra.textarea
           value={text}
           onChange={(event) => read(event.target.value, '')}
@@ -101,31 +111,28 @@ function BringIn({ onDone }: { onDone(): void }) {
           placeholder={'primary: #0b6e74\naccent d9822b'}
         />
       </chakra.label>
-      <Flex gap="3" align="center" mt="1" mb="3">
+      <Flex gap="2" align="center" mt="1" mb="3" wrap="wrap">
         <ActButton h="28px" onClick={open}>
           Choose a file …
         </ActButton>
+        <ActButton h="28px" onClick={() => folder.current?.click()}>
+          Another site’s folder …
+        </ActButton>
         {lacking.colors.length === 0 ? null : (
-          <ActButton
-            h="28px"
-            onClick={() => {
-              read('', '')
-              setGiven(lacking)
-            }}
-          >
+          <ActButton h="28px" onClick={() => read('', '', lacking)}>
             Propose what is lacking
           </ActButton>
         )}
         <Text fontSize="13px" role="status">
-          {text.trim() === '' && given === null ? '' : summary(offer, fileName)}
+          {reading ? 'Reading …' : text.trim() === '' && given === null ? '' : summary(offer, fileName) + note}
         </Text>
+        {reading ? (
+          <ActButton h="28px" onClick={() => setReading(null)}>
+            Stop
+          </ActButton>
+        ) : null}
       </Flex>
-      <TurnedScheme
-        onOffer={(scheme) => {
-          read('', '')
-          setGiven(scheme)
-        }}
-      />
+      <TurnedScheme onOffer={(scheme) => read('', '', scheme)} />
       {trouble === null ? null : (
         <Text role="alert" fontSize="13px" mb="2">
           <span aria-hidden>▲</span> {trouble}
@@ -179,6 +186,7 @@ const FORMAT_WORDS: Readonly<Record<Exclude<Offer['format'], 'proposal'>, string
   gpl: 'a palette file',
   csv: 'a table',
   image: 'the main colours of an image',
+  site: 'the most used colours of a site',
 }
 
 function summary({ format, colors }: Offer, fileName: string): string {

@@ -1,5 +1,5 @@
 import { Box, Flex } from '@chakra-ui/react'
-import { legibilities, type Role } from '@undo-ink/core'
+import { JOBS, legibilities, missingRoles, type Role } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
 import { StageHead } from '../../../components/stage-head.tsx'
@@ -18,18 +18,38 @@ export function PaletteScreen() {
   const work = useWork()
   const { roles, state, newerPalette } = work
   const [editing, setEditing] = useState<Role | null>(null)
-  const [opened, setOpened] = useState<'bring-in' | 'versions' | null>(null)
+  const [opened, setOpened] = useState<'bring-in' | 'proposal' | 'versions' | null>(null)
   const close = () => setOpened(null)
   const judged = useMemo(() => legibilities(roles), [roles])
   const failing = judged.filter(({ level }) => level === 'fails' || level === 'large').length
   const canChange = newerPalette === null
+  const lacking = useMemo(() => missingRoles(roles), [roles])
   return (
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="480px">
+      <datalist id="jobs">
+        {JOBS.map((job) => (
+          <option key={job} value={job} />
+        ))}
+      </datalist>
       <StageHead title="Palette" sentence={sentence(work, judged.length, failing)}>
         <ActButton onClick={() => setOpened('versions')}>Version {state.paletteVersion} …</ActButton>
         {roles.length > 0 ? <PaletteExport /> : null}
-        {canChange ? <ActButton onClick={() => setOpened('bring-in')}>Bring colours in …</ActButton> : null}
-        <BringInDialog open={opened === 'bring-in'} onClose={close} />
+        {canChange ? (
+          <ActButton main={roles.length === 0} onClick={() => setOpened('bring-in')}>
+            Bring colours in …
+          </ActButton>
+        ) : null}
+        {canChange && lacking.colors.length > 0 ? (
+          <ActButton main onClick={() => setOpened('proposal')}>
+            Propose the {count(lacking.colors.length, 'role')} that {lacking.colors.length === 1 ? 'is' : 'are'} lacking
+            …
+          </ActButton>
+        ) : null}
+        <BringInDialog
+          open={opened === 'bring-in' || opened === 'proposal'}
+          proposal={opened === 'proposal' ? lacking : null}
+          onClose={close}
+        />
         <VersionsDialog open={opened === 'versions'} onClose={close} />
       </StageHead>
       {canChange ? null : (
@@ -50,7 +70,7 @@ export function PaletteScreen() {
   )
 }
 
-function sentence({ roles, palette }: Work, judged: number, failing: number): string {
+function sentence({ roles, palette, newerPalette }: Work, judged: number, failing: number): string {
   const readable =
     judged === 0
       ? ''
@@ -58,9 +78,10 @@ function sentence({ roles, palette }: Work, judged: number, failing: number): st
         ? ' Every text and line is readable on its grounds.'
         : ` ${count(failing, 'text or line is', 'texts and lines are')} hard to read on ${failing === 1 ? 'its ground' : 'their grounds'}.`
   const others = palette.sites.length - 1
+  if (newerPalette !== null) return `${count(roles.length, 'role')} of the brand.${readable}`
   const moves =
     others === 0
       ? 'A change moves this site’s plan along at once, and can be undone.'
-      : `A change moves this site along at once; ${count(others, 'other site')} of the client ${others === 1 ? 'stays' : 'stay'} until moved on.`
-  return `${count(roles.length, 'role')} of ${palette.client}.${readable} ${moves}`
+      : `A change moves this site along at once; ${count(others, 'other site')} of ${palette.client} ${others === 1 ? 'stays' : 'stay'} until moved on.`
+  return `${count(roles.length, 'role')} of the brand.${readable} ${moves}`
 }

@@ -25,7 +25,7 @@ export function RoleExtras({ register, problems, values, startsOpen }: RoleExtra
     <chakra.details open={startsOpen || hasProblem || undefined} mt="2" fontSize="13px">
       <chakra.summary cursor="pointer">Description, dark scheme, print</chakra.summary>
       <Flex gap="3" wrap="wrap" mt="2" align="flex-start">
-        <TextField label="Description" width="260px" problem={problems.description?.message}>
+        <TextField label="Description" width="236px" problem={problems.description?.message}>
           <Input
             {...register('description')}
             size="sm"

@@ -111,7 +111,14 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
       <form onSubmit={submit} noValidate>
         <Flex gap="3" wrap="wrap" align="flex-start">
           <TextField label="What it is for" problem={problems.name?.message}>
-            <Input {...register('name')} size="sm" borderColor="strong" autoComplete="off" placeholder="soft text" />
+            <Input
+              {...register('name')}
+              size="sm"
+              borderColor="strong"
+              autoComplete="off"
+              list="jobs"
+              placeholder="soft text"
+            />
           </TextField>
           <TextField width="236px" label="Colour, in any CSS notation" problem={problems.color?.message}>
             <Flex gap="2" w="100%" align="center">

@@ -43,7 +43,9 @@ export function RoleInPlace({ draft, scheme, onType, onEdit, onDone }: RoleInPla
         }}
         onKeyDown={({ key }) => key === 'Escape' && onDone()}
       >
-        <label htmlFor="in-place">{own.name}</label>
+        <chakra.label htmlFor="in-place" w="100%" fontWeight="600">
+          {own.name}
+        </chakra.label>
         <Input
           id="in-place"
           ref={field}

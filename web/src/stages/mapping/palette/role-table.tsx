@@ -175,7 +175,7 @@ function RoleRow({ role, places, canChange, isEdited, onEdit, onRemove }: RoleRo
           {role.name}
         </Box>
         {role.description ? (
-          <Box truncate fontSize="12px" color="soft">
+          <Box lineClamp={2} fontSize="12px" color="soft">
             {role.description}
           </Box>
         ) : null}

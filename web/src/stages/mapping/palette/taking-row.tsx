@@ -14,11 +14,17 @@ interface TakingRowProps {
 /** One color that was sent, and what would be made of it. */
 export function TakingRow({ taking, remark, problem, onChange }: TakingRowProps) {
   const { roles } = useWork()
-  const { taken, name, color, replaces, extras } = taking
+  const { taken, name, color, replaces, extras, called, alike } = taking
   const others = (['dark', 'print'] as const).flatMap((scheme) =>
     extras[scheme] ? [[scheme, extras[scheme]] as const] : [],
   )
   const old = roles.find(({ id }) => id === replaces)
+  const says = [
+    called === null ? null : `sent as “${called}”`,
+    remark,
+    alike === null || alike.id === replaces ? null : `nearly the same as ${alike.name}`,
+    extras.description === undefined ? null : `“${extras.description}”`,
+  ].filter((each) => each !== null)
   return (
     <Box px="3" py="1.5" borderBottom="1px solid" borderColor="edge">
       <Flex gap="2.5" align="center" fontSize="13px" wrap="wrap">
@@ -55,6 +61,7 @@ export function TakingRow({ taking, remark, problem, onChange }: TakingRowProps)
         {replaces === null ? (
           <Input
             aria-label={`Name of the role of ${color}`}
+            list="jobs"
             aria-invalid={problem !== null}
             value={name}
             disabled={!taken}
@@ -66,15 +73,16 @@ export function TakingRow({ taking, remark, problem, onChange }: TakingRowProps)
           />
         ) : null}
       </Flex>
-      {remark === null && others.length === 0 && extras.description === undefined ? null : (
+      {says.length === 0 && others.length === 0 ? null : (
         <Flex fontSize="12px" color="soft" pl="6" gap="3" wrap="wrap">
-          {remark === null ? null : <span>{remark}</span>}
+          {says.map((each) => (
+            <span key={each}>{each}</span>
+          ))}
           {others.map(([scheme, value]) => (
             <Flex key={scheme} gap="1" align="center">
               {scheme} <Swatch color={value} size="12px" /> <Text fontFamily="mono">{value}</Text>
             </Flex>
           ))}
-          {extras.description === undefined ? null : <Text truncate>“{extras.description}”</Text>}
         </Flex>
       )}
       {problem === null ? null : (

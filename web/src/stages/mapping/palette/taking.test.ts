@@ -49,6 +49,34 @@ describe('what is made of colours that were sent', () => {
     ])
   })
 
+  it('understands what people call a job, and says what they called it', () => {
+    const told = (text: string, roles: Role[]) =>
+      takingsOf(readPalette(text), roles).map(({ name, replaces, called }) => [name, replaces, called])
+    expect(told('Main colour 2e6f4e\nHighlight #f2a541\nmain #111\nDark green #123', [])).toEqual([
+      ['primary', null, 'Main colour'],
+      ['accent', null, 'Highlight'],
+      ['primary 2', null, 'main'],
+      ['Dark green', null, null],
+    ])
+    expect(told('Main: #2e6f4e\nink #222', ROLES)).toEqual([
+      ['Primary', 'p', 'Main'],
+      ['text', 't', 'ink'],
+    ])
+    expect(told('Main: #2e6f4e', [{ id: 'm', name: 'main', color: '#000' }])).toEqual([['main', 'm', null]])
+  })
+
+  it('takes of an image only what is no small part of it and not there already', () => {
+    const offered = (color: string, minor = false) => ({ name: 'image', color, line: 1, remark: null, minor })
+    const colors = [offered('#7a2434'), offered('#00aa55'), offered('#00aaff', true)]
+    const takings = takingsOf({ format: 'image', colors, refused: [] }, ROLES)
+    expect(takings.map(({ taken, alike }) => [taken, alike?.name ?? null])).toEqual([
+      [false, 'Primary'],
+      [true, null],
+      [false, null],
+    ])
+    expect(takingsOf({ format: 'text', colors, refused: [] }, ROLES).every(({ taken }) => taken)).toBe(true)
+  })
+
   it('says which names cannot be', () => {
     const taking = (name: string, replaces: string | null = null, taken = true) => ({
       taken,
@@ -56,6 +84,8 @@ describe('what is made of colours that were sent', () => {
       color: '#000',
       replaces,
       extras: {},
+      called: null,
+      alike: null,
     })
     const problems = takingProblems(
       [

@@ -1,4 +1,13 @@
-import { type Offer, type Offered, type Role, sameRoleName, withValue } from '@undo-ink/core'
+import {
+  jobOf,
+  nearestRole,
+  type Offer,
+  type Offered,
+  parseColor,
+  type Role,
+  sameRoleName,
+  withValue,
+} from '@undo-ink/core'
 
 /** What is made of one color that was offered. */
 export interface Taking {
@@ -10,7 +19,14 @@ export interface Taking {
   readonly replaces: string | null
   /** What came with the color. */
   readonly extras: Extras
+  /** What it was called, where its name is now that of a job; null: as its name. */
+  readonly called: string | null
+  /** The role that has nearly the same color already. */
+  readonly alike: Role | null
 }
+
+/** ΔE00 below which an eye takes two colors for one. */
+const ALIKE = 2.3
 
 type Extras = Pick<Role, 'dark' | 'print' | 'description'>
 
@@ -22,17 +38,39 @@ function extrasOf({ dark, print, description }: Offered): Extras {
   }
 }
 
-/** What would be made of an offer: a role of the same name takes the new color, any other color becomes a new role. */
-export function takingsOf({ colors }: Offer, roles: readonly Role[]): Taking[] {
+/**
+ * What would be made of an offer: a role of the same name takes the new color, any other color becomes a new role. What people call a color in a mail is
+ * understood as a job. Of an image or a site, what is nearly there already or in a small part only is not taken unasked.
+ */
+export function takingsOf({ format, colors }: Offer, roles: readonly Role[]): Taking[] {
   const names: string[] = []
+  const isFound = format === 'image' || format === 'site'
   return colors.map((each) => {
     const { name, color } = each
-    const same = name === null ? undefined : roles.find((role) => sameRoleName(role.name, name))
+    const job =
+      format === 'text' && name !== null && !roles.some((role) => sameRoleName(role.name, name)) ? jobOf(name) : null
+    const wanted = job ?? name
+    const same = wanted === null ? undefined : roles.find((role) => sameRoleName(role.name, wanted))
     const free = same && !names.some((each) => sameRoleName(each, same.name)) ? same : null
-    const own = free?.name ?? freeName(name?.slice(0, 50) ?? 'colour', [...names, ...roles.map((role) => role.name)])
+    const own = free?.name ?? freeName(wanted?.slice(0, 50) ?? 'colour', [...names, ...roles.map((role) => role.name)])
     names.push(own)
-    return { taken: true, name: own, color, replaces: free?.id ?? null, extras: extrasOf(each) }
+    const alike = alikeTo(color, roles)
+    return {
+      taken: !(isFound && (each.minor || alike !== null)),
+      name: own,
+      color,
+      replaces: free?.id ?? null,
+      extras: extrasOf(each),
+      called: job !== null && name !== null && !sameRoleName(job, name) ? name : null,
+      alike,
+    }
   })
+}
+
+function alikeTo(text: string, roles: readonly Role[]): Role | null {
+  const color = parseColor(text)
+  const nearest = color && nearestRole(color, roles)
+  return nearest && nearest.distance < ALIKE ? nearest.role : null
 }
 
 function freeName(wanted: string, taken: readonly string[]): string {

@@ -1,7 +1,7 @@
 import { LIMITS } from '@undo-ink/contracts'
 import type { FileWithPath } from 'react-dropzone'
-import type { Upload } from '../../api/sites.ts'
-import { bytes, number } from '../../components/words.ts'
+import { bytes, number } from '../components/words.ts'
+import type { Upload } from './sites.ts'
 
 export type Chosen =
   | { readonly kind: 'zip' | 'files'; readonly uploads: readonly Upload[] }

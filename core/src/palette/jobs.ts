@@ -1,0 +1,39 @@
+/** What the roles of a site are called by the job that they do: common practice, no source. */
+export const JOBS = [
+  ...['primary', 'text on primary', 'accent', 'ground', 'soft ground', 'text', 'soft text', 'line'],
+  ...['link', 'link hover', 'link visited', 'success', 'warning', 'error', 'focus'],
+] as const
+export type Job = (typeof JOBS)[number]
+
+/** What people who send colors call a job: common practice, no source. */
+const CALLED: Readonly<Partial<Record<Job, readonly string[]>>> = {
+  primary: ['primary', 'main', 'principal', 'lead', 'key', 'base'],
+  accent: ['accent', 'highlight', 'secondary', 'contrast', 'call to action', 'cta'],
+  ground: ['ground', 'background', 'backgrounds', 'paper', 'page', 'light', 'white'],
+  'soft ground': ['soft background', 'panel', 'panels', 'surface', 'cards', 'tint'],
+  text: ['text', 'texts', 'ink', 'dark', 'black', 'body', 'copy', 'type'],
+  'soft text': ['muted', 'muted text', 'secondary text', 'captions'],
+  line: ['line', 'lines', 'border', 'borders', 'rule', 'rules', 'divider'],
+  link: ['link', 'links'],
+  success: ['success', 'positive', 'good', 'ok'],
+  warning: ['warning', 'warnings', 'caution'],
+  error: ['error', 'errors', 'danger', 'negative'],
+}
+
+const JOB_CALLED = new Map(
+  Object.entries(CALLED).flatMap(([job, names]) => names.map((name) => [name, job as Job] as const)),
+)
+
+/** Words that say nothing of a job. */
+const FILLERS = /\b(?:the|our|a|as|is|for|and|colou?rs?|tones?|shades?|brand|corporate|new)\b/g
+
+/** The job that somebody's words for a color mean; null: they say none, or several. */
+export function jobOf(words: string): Job | null {
+  const plain = words
+    .toLowerCase()
+    .replace(FILLERS, ' ')
+    .replace(/[^\p{L}\s]/gu, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
+  return JOB_CALLED.get(plain) ?? null
+}
