@@ -4,7 +4,7 @@ import { toHex } from '../color/color.ts'
 import { contrast } from '../color/contrast.ts'
 import { deltaE2000, labOf } from '../color/difference.ts'
 import { parseColor } from '../color/literal.ts'
-import { madeColor, settled } from './made.ts'
+import { HUE_RELATIONS, madeColor, settled } from './made.ts'
 import { inSrgb, type Made, type Role } from './role.ts'
 import { PROPOSED_STATES, proposeState, VISIBLE } from './states.ts'
 
@@ -44,6 +44,19 @@ describe('a colour made of another', () => {
     expect(Math.abs((l ?? 0) - l0 - 0.2)).toBeLessThan(0.02)
     expect(Math.abs((h ?? 0) - h0)).toBeLessThan(6)
   })
+})
+
+it('hues in relation to a base lie where the relation says, as a second library sees it', () => {
+  // A grey-green of so little chroma that sRGB holds every hue of it.
+  const base = '#7b8a80'
+  const hue = (text: string) => (new Color(text).to('oklch').coords[2] ?? 0) as number
+  for (const { name, turned } of HUE_RELATIONS) {
+    const made = toHex(madeColor(color(base), from('x', { turned })))
+    const apart = (hue(made) - hue(base) - turned + 720 + 180) % 360
+    expect(Math.abs(apart - 180), name).toBeLessThan(3)
+  }
+  const degrees = HUE_RELATIONS.map(({ turned }) => turned)
+  expect(new Set(degrees)).toEqual(new Set([0, 180, 30, -30, 120, -120, 150, -150]))
 })
 
 describe('what lies outside sRGB', () => {

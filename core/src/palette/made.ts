@@ -2,6 +2,18 @@ import { type Color, opaqueKey } from '../color/color.ts'
 import { fromSpace, toSpace } from '../color/space.ts'
 import { inSrgb, type Made, type Role, readRoleColor } from './role.ts'
 
+/** Relations of hues in colour theory, by degrees of OKLCH from the base: common practice, no source. */
+export const HUE_RELATIONS = [
+  { name: 'the same', turned: 0 },
+  { name: 'complementary', turned: 180 },
+  { name: 'analogous +30°', turned: 30 },
+  { name: 'analogous −30°', turned: -30 },
+  { name: 'triadic +120°', turned: 120 },
+  { name: 'triadic −120°', turned: -120 },
+  { name: 'split +150°', turned: 150 },
+  { name: 'split −150°', turned: -150 },
+] as const
+
 /** The color that is made of another, mapped into sRGB as CSS Color 4 §13.2 does; opaque. */
 export function madeColor(base: Color, { lighter, stronger, turned }: Omit<Made, 'from'>): Color {
   const [lightness, chroma, hue] = toSpace('oklch', base)

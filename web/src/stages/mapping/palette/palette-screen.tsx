@@ -40,7 +40,7 @@ export function PaletteScreen() {
           </ActButton>
         ) : null}
         {canChange && lacking.colors.length > 0 ? (
-          <ActButton main onClick={() => setOpened('proposal')}>
+          <ActButton main={lacking.colors.length > roles.length} onClick={() => setOpened('proposal')}>
             Propose the {count(lacking.colors.length, 'role')} that {lacking.colors.length === 1 ? 'is' : 'are'} lacking
             …
           </ActButton>
