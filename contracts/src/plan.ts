@@ -88,6 +88,20 @@ export const decisionSchema = z
       .describe('The colors by value, in all their alphas'),
     to: z.discriminatedUnion('kind', [
       z.strictObject({ kind: z.literal('role'), role: z.string().describe('Id of a role') }).readonly(),
+      z
+        .strictObject({
+          kind: z.literal('color'),
+          color: z.string().min(1).max(200).describe('Any CSS notation, opaque'),
+        })
+        .readonly(),
+      z
+        .strictObject({ kind: z.literal('follow'), lead: z.string().min(1).max(100).describe('Opaque key') })
+        .readonly()
+        .describe('Keeps its place relative to another color'),
+      z
+        .strictObject({ kind: z.literal('inherit') })
+        .readonly()
+        .describe("Takes the color of the element's parent"),
       z.strictObject({ kind: z.literal('keep') }).readonly(),
     ]),
   })
@@ -103,6 +117,8 @@ export const correctionSchema = remedySchema
   })
   .describe('A finding whose remedy was accepted')
 true satisfies Same<z.infer<typeof correctionSchema>, Correction>
+
+const handColorsSchema = z.array(z.string().min(1).max(100)).min(1).max(10_000).readonly().describe('Opaque keys')
 
 export const planEventSchema = z
   .discriminatedUnion('kind', [
@@ -120,6 +136,9 @@ export const planEventSchema = z
     }),
     z.strictObject({ kind: z.literal('tolerance'), value: z.number().min(0).max(8).describe('ΔE00') }),
     z.strictObject({ kind: z.literal('palette'), version: z.int().min(1) }),
+    z.strictObject({ kind: z.literal('group'), colors: handColorsSchema }).describe('One cluster at every tolerance'),
+    z.strictObject({ kind: z.literal('ungroup'), colors: handColorsSchema }).describe('Clustered by tolerance again'),
+    z.strictObject({ kind: z.literal('lead'), color: z.string().min(1).max(100) }).describe('Stands for its cluster'),
     z.strictObject({ kind: z.literal('undo') }),
     z.strictObject({ kind: z.literal('redo') }),
   ])

@@ -3,7 +3,7 @@ import { seeded } from '../../test/random.ts'
 import type { OpaqueKey } from '../color/color.ts'
 import { deltaE2000, labOf } from '../color/difference.ts'
 import { parseColor } from '../color/literal.ts'
-import { clustersAt } from './clusters.ts'
+import { clusterCounts, clustersAt } from './clusters.ts'
 import { cut, link } from './linkage.ts'
 
 const lab = (key: OpaqueKey) => labOf(parseColor(key) as never)
@@ -80,10 +80,45 @@ describe('clusters', () => {
       ['#000000', 11],
     ])
     expect(clustersAt(link(counts.keys()), 2, counts)).toEqual([
-      { lead: '#7a2434', members: ['#7a2434', '#7a2433'], count: 14 },
-      { lead: '#000000', members: ['#000000'], count: 11 },
-      { lead: '#ffffff', members: ['#ffffff'], count: 11 },
+      { lead: '#7a2434', members: ['#7a2434', '#7a2433'], count: 14, byHand: false },
+      { lead: '#000000', members: ['#000000'], count: 11, byHand: false },
+      { lead: '#ffffff', members: ['#ffffff'], count: 11, byHand: false },
     ])
+  })
+
+  it('put together by hand stay so at every tolerance, and a chosen member stands for its cluster', () => {
+    const counts = new Map([
+      ['#7a2433', 5],
+      ['#7a2434', 9],
+      ['#7a2435', 1],
+      ['#ffffff', 11],
+      ['#000000', 2],
+    ])
+    const linkage = link(counts.keys())
+    const byHand = { groups: [['#7a2434'], ['#ffffff', '#000000'], ['#123456']], leads: ['#7a2435', '#000000'] }
+    for (const tolerance of [0, 2, 8]) {
+      const clusters = clustersAt(linkage, tolerance, counts, byHand)
+      expect(clusters.slice(0, 2)).toEqual([
+        { lead: '#000000', members: ['#000000', '#ffffff'], count: 13, byHand: true },
+        { lead: '#7a2434', members: ['#7a2434'], count: 9, byHand: true },
+      ])
+      expect(clusterCounts(linkage, [tolerance], byHand)).toEqual([clusters.length])
+    }
+    expect(clustersAt(linkage, 2, counts, byHand)[2]).toEqual({
+      ...{ lead: '#7a2435', members: ['#7a2435', '#7a2433'], count: 6, byHand: false },
+    })
+  })
+
+  it('are as many at each tolerance as the curve says', () => {
+    const keys = clouds(9, 200)
+    const linkage = link(keys)
+    const counts = new Map(keys.map((key) => [key, 1]))
+    const tolerances = Array.from({ length: 81 }, (_, i) => i / 10)
+    const byHand = { groups: [keys.slice(0, 3), keys.slice(40, 41)], leads: [] }
+    for (const hand of [undefined, byHand])
+      expect(clusterCounts(linkage, tolerances, hand)).toEqual(
+        tolerances.map((tolerance) => clustersAt(linkage, tolerance, counts, hand).length),
+      )
   })
 
   it('of nothing are none', () => expect(clustersAt(link([]), 2, new Map())).toEqual([]))

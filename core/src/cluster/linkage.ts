@@ -1,6 +1,7 @@
 import type { OpaqueKey } from '../color/color.ts'
-import { deltaE2000, labOf } from '../color/difference.ts'
+import { labOf } from '../color/difference.ts'
 import { parseColor } from '../color/literal.ts'
+import { nearPairs, type Pairs, sortedBy, UNIT } from './pairs.ts'
 
 /** Beyond this ΔE00 no two colors are ever one to an eye: pairs further apart are not kept. */
 export const LARGEST_TOLERANCE = 8
@@ -23,50 +24,50 @@ export interface Linkage {
  * Agglomerative clustering with complete linkage on CIEDE2000. Pairs are taken by rising distance; two clusters merge when the
  * last of the pairs between them has been seen, which is when their farthest members come within that distance: complete
  * linkage without a priority queue. Sorted keys and rounded distances make the result independent of the input's order.
- * O(n²) distances, O(p log p) for the p pairs within the largest tolerance.
+ * Pairs far apart are told by a bound, not by the formula; O(p) in those within the largest tolerance.
  */
 export function link(keys: Iterable<OpaqueKey>): Linkage {
   const leaves = [...new Set(keys)].toSorted()
-  const labs = leaves.map((key) => labOf(parseColor(key) ?? { r: 0, g: 0, b: 0, alpha: 1 }))
-  const pairs: { i: number; j: number; distance: number }[] = []
-  labs.forEach((x, i) => {
-    for (let j = i + 1; j < labs.length; j++) {
-      const distance = Math.round(deltaE2000(x, labs[j] as typeof x) * 1e6) / 1e6
-      if (distance <= LARGEST_TOLERANCE) pairs.push({ i, j, distance })
-    }
-  })
-  pairs.sort((p, q) => p.distance - q.distance || p.i - q.i || p.j - q.j)
+  const pairs = nearPairs(
+    leaves.map((key) => labOf(parseColor(key) ?? { r: 0, g: 0, b: 0, alpha: 1 })),
+    LARGEST_TOLERANCE,
+  )
+  return { leaves, merges: mergesOf(leaves.length, pairs) }
+}
 
-  const clusterOf = leaves.map((_, i) => i)
-  const members = leaves.map((_, i) => [i])
+function mergesOf(count: number, { i: firsts, j: seconds, distance }: Pairs): Merge[] {
+  const clusterOf = Uint32Array.from({ length: count }, (_, i) => i)
+  const members = Array.from({ length: count }, (_, i) => [i])
   /** For each cluster: how many of the pairs to another cluster have been seen. */
-  const seen = leaves.map(() => new Map<number, number>())
-  const merges: Merge[] = []
-  for (const { i, j, distance } of pairs) {
-    const a = clusterOf[i] as number
-    const b = clusterOf[j] as number
-    const count = ((seen[a] as Map<number, number>).get(b) ?? 0) + 1
-    setBoth(seen, a, b, count)
-    if (count < size(members, a) * size(members, b)) continue
-    merges.push({ a: Math.min(a, b), b: Math.max(a, b), height: distance })
-    const [kept, gone] = size(members, a) >= size(members, b) ? [a, b] : [b, a]
-    for (const leaf of members[gone] as number[]) clusterOf[leaf] = kept
-    members[kept] = [...(members[kept] as number[]), ...(members[gone] as number[])]
-    for (const [other, pairsSeen] of seen[gone] as Map<number, number>) {
-      seen[other]?.delete(gone)
-      if (other !== kept) setBoth(seen, kept, other, pairsSeen + (seen[kept]?.get(other) ?? 0))
+  const seen: (Map<number, number> | undefined)[] = []
+  const setBoth = (a: number, b: number, pairs: number) => {
+    for (const [one, other] of [[a, b] as const, [b, a] as const]) {
+      const own = seen[one]
+      if (own) own.set(other, pairs)
+      else seen[one] = new Map([[other, pairs]])
     }
   }
-  return { leaves, merges }
-}
-
-function size(members: readonly (readonly number[])[], cluster: number): number {
-  return members[cluster]?.length ?? 0
-}
-
-function setBoth(seen: Map<number, number>[], a: number, b: number, count: number): void {
-  seen[a]?.set(b, count)
-  seen[b]?.set(a, count)
+  const size = (cluster: number) => (members[cluster] as number[]).length
+  const merges: Merge[] = []
+  for (const at of sortedBy(distance)) {
+    const a = clusterOf[firsts[at] as number] as number
+    const b = clusterOf[seconds[at] as number] as number
+    const known = (seen[a]?.get(b) ?? 0) + 1
+    if (known < size(a) * size(b)) {
+      setBoth(a, b, known)
+      continue
+    }
+    merges.push({ a: Math.min(a, b), b: Math.max(a, b), height: (distance[at] as number) / UNIT })
+    const [kept, gone] = size(a) >= size(b) ? [a, b] : [b, a]
+    for (const leaf of members[gone] as number[]) clusterOf[leaf] = kept
+    members[kept] = [...(members[kept] as number[]), ...(members[gone] as number[])]
+    for (const [other, pairs] of seen[gone] ?? []) {
+      seen[other]?.delete(gone)
+      if (other !== kept) setBoth(kept, other, pairs + (seen[kept]?.get(other) ?? 0))
+    }
+    seen[kept]?.delete(gone)
+  }
+  return merges
 }
 
 /** The partition at one tolerance (ΔE00, at most LARGEST_TOLERANCE): each group sorted by key. Linear in the leaves. */

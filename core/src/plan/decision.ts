@@ -23,10 +23,23 @@ export interface Target {
 
 /** What is known of a place that decisions are held against. What is not known agrees with no scope. */
 export type Decidable = Pick<Occurrence, 'color' | 'use'> &
-  Partial<Pick<Occurrence, 'heading' | 'selector' | 'states'>> & { readonly path?: string }
+  Partial<Pick<Occurrence, 'heading' | 'selector' | 'states' | keyof Inheritable>> & { readonly path?: string }
 
-/** What becomes of a target: it takes a role, or is kept as it is. */
-export type Becoming = { readonly kind: 'role'; readonly role: string } | { readonly kind: 'keep' }
+/** What is asked of a place before its element can take its parent's color there. */
+type Inheritable = Pick<Occurrence, 'property' | 'functions' | 'inner' | 'evidence' | 'literalOnly' | 'variable'>
+
+/** What becomes of a target. */
+export type Becoming =
+  /** It takes a role of the palette, by its id. */
+  | { readonly kind: 'role'; readonly role: string }
+  /** It takes a color: any CSS notation, opaque. */
+  | { readonly kind: 'color'; readonly color: string }
+  /** It keeps its place relative to another color of the site, whatever becomes of that. */
+  | { readonly kind: 'follow'; readonly lead: OpaqueKey }
+  /** Its element takes the color of its parent. */
+  | { readonly kind: 'inherit' }
+  /** It is kept as it is. */
+  | { readonly kind: 'keep' }
 
 export interface Decision {
   /** Unique within the plan. */
@@ -69,5 +82,21 @@ export function winning(decisions: readonly Decision[]): Decision | null {
   return decisions.reduce<Decision | null>(
     (best, next) => (best !== null && isNarrower(best.target, next.target) ? best : next),
     null,
+  )
+}
+
+/** Properties whose whole value is one color that is inherited. */
+const INHERITED = /^(?:color|fill|stroke)$/i
+
+/** Whether `inherit` can stand in the place of a literal: it is all of the value of an inherited property. Not where that is not known. */
+export function canInherit({ property, functions, inner, evidence, literalOnly, variable }: Decidable): boolean {
+  return (
+    property !== undefined &&
+    INHERITED.test(property) &&
+    functions?.length === 0 &&
+    inner === null &&
+    evidence === null &&
+    literalOnly === false &&
+    variable === null
   )
 }

@@ -35,6 +35,17 @@ describe('the history', () => {
     expect(state).toMatchObject({ tolerance: 5, paletteVersion: 1 })
   })
 
+  it('holds clusters by hand: a colour is in one group, the later lead first', () => {
+    const group = (...colors: string[]): Act => ({ kind: 'group', colors })
+    const hand = (...events: PlanEvent[]) => foldPlan(start, events).byHand
+    expect(hand(group('#1', '#2'), group('#2', '#3')).groups).toEqual([['#1'], ['#2', '#3']])
+    expect(hand(group('#1', '#2'), group('#1', '#2', '#3')).groups).toEqual([['#1', '#2', '#3']])
+    expect(hand(group('#1', '#2'), { kind: 'ungroup', colors: ['#1', '#2'] }).groups).toEqual([])
+    expect(hand(group('#1'), undo).groups).toEqual([])
+    const lead = (color: string): Act => ({ kind: 'lead', color })
+    expect(hand(lead('#1'), lead('#2'), lead('#1')).leads).toEqual(['#2', '#1'])
+  })
+
   it('tells what cannot be added', () => {
     const empty = foldPlan(start, [])
     const one = foldPlan(start, [decide('a')])

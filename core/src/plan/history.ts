@@ -1,3 +1,5 @@
+import type { ByHand } from '../cluster/clusters.ts'
+import type { OpaqueKey } from '../color/color.ts'
 import { type Correction, overlap } from './correction.ts'
 import type { Decision } from './decision.ts'
 
@@ -9,6 +11,12 @@ export type Act =
   | { readonly kind: 'take-back'; readonly decisions: readonly string[] }
   | { readonly kind: 'tolerance'; readonly value: number }
   | { readonly kind: 'palette'; readonly version: number }
+  /** These colors are one cluster, apart from all others, at every tolerance. */
+  | { readonly kind: 'group'; readonly colors: readonly OpaqueKey[] }
+  /** These are clustered by the tolerance again. */
+  | { readonly kind: 'ungroup'; readonly colors: readonly OpaqueKey[] }
+  /** It stands for its cluster. */
+  | { readonly kind: 'lead'; readonly color: OpaqueKey }
 
 /** What the append-only history holds: acts, and the undoing and redoing of them. */
 export type PlanEvent = Act | { readonly kind: 'undo' } | { readonly kind: 'redo' }
@@ -22,6 +30,7 @@ export interface PlanState {
   /** ΔE00 */
   readonly tolerance: number
   readonly paletteVersion: number
+  readonly byHand: ByHand
   /** The acts that undo would take back next, last one at the end. */
   readonly done: readonly Act[]
   /** The acts that redo would make again, next one at the end. */
@@ -56,6 +65,10 @@ function applyActs(start: PlanStart, acts: readonly Act[]): Omit<PlanState, 'don
   let { tolerance, paletteVersion } = start
   const decisions = new Map<string, Decision>()
   const corrections = new Map<string, Correction>()
+  let groups: readonly (readonly OpaqueKey[])[] = []
+  let leads: readonly OpaqueKey[] = []
+  const without = (colors: readonly OpaqueKey[]) =>
+    groups.map((group) => group.filter((color) => !colors.includes(color))).filter((group) => group.length > 0)
   for (const act of acts) {
     switch (act.kind) {
       case 'decide':
@@ -75,9 +88,24 @@ function applyActs(start: PlanStart, acts: readonly Act[]): Omit<PlanState, 'don
         break
       case 'palette':
         paletteVersion = act.version
+        break
+      case 'group':
+        groups = [...without(act.colors), act.colors]
+        break
+      case 'ungroup':
+        groups = without(act.colors)
+        break
+      case 'lead':
+        leads = [...leads.filter((color) => color !== act.color), act.color]
     }
   }
-  return { decisions: [...decisions.values()], corrections: [...corrections.values()], tolerance, paletteVersion }
+  return {
+    decisions: [...decisions.values()],
+    corrections: [...corrections.values()],
+    tolerance,
+    paletteVersion,
+    byHand: { groups, leads },
+  }
 }
 
 export type EventProblem =

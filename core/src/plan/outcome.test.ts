@@ -1,7 +1,13 @@
 import { describe, expect, it } from 'vitest'
+import { toHex } from '../color/color.ts'
+import { parseColor } from '../color/literal.ts'
+import { toSpace } from '../color/space.ts'
 import type { Role } from '../palette/role.ts'
+import { changesInPlace } from '../rewrite/in-place.ts'
+import { readSource } from '../source/read.ts'
 import type { Decision, Target } from './decision.ts'
-import { isDecided, resolver } from './outcome.ts'
+import { followed } from './follow.ts'
+import { isDecided, paintOf, resolver } from './outcome.ts'
 
 const roles: Role[] = [
   { id: 'p', name: 'primary', color: '#0b6e74' },
@@ -79,5 +85,81 @@ describe('the outcome of a place', () => {
       expect(outcome.color[channel]).toBeGreaterThanOrEqual(-0.001)
       expect(outcome.color[channel]).toBeLessThanOrEqual(1.001)
     }
+  })
+})
+
+describe('what is decided otherwise than by a role', () => {
+  const of = (decisions: Decision[], place: Parameters<ReturnType<typeof resolver>>[0]) =>
+    resolver(decisions, roles)(place)
+  const follow = (id: string, color: string, lead: string): Decision => ({
+    id,
+    target: { colors: [color] },
+    to: { kind: 'follow', lead },
+  })
+  const shade = { color: '#943a4b', use: 'text' } as const
+
+  it('takes a color of its own, as a screen shows it', () => {
+    const taken = of([{ id: 'a', target: { colors }, to: { kind: 'color', color: 'oklch(50% 0.05 200)' } }], text)
+    expect(taken).toMatchObject({ kind: 'color', follows: null })
+    expect(isDecided(taken)).toBe(true)
+  })
+
+  it('follows its lead wherever that goes, also over another that follows', () => {
+    const decisions = [give('a', 'p', { colors }), follow('b', '#943a4b', '#7a2433'), follow('c', '#b8606f', '#943a4b')]
+    const paint = (place: typeof shade) => paintOf(of(decisions, place)) as NonNullable<ReturnType<typeof paintOf>>
+    const lightness = (color: Parameters<typeof toSpace>[1]) => toSpace('oklch', color)[0]
+    const key = (text: string) => parseColor(text) as NonNullable<ReturnType<typeof parseColor>>
+    const [one, two] = [paint(shade), paint({ color: '#b8606f', use: 'text' } as never)]
+    expect(lightness(one) - lightness(key('#0b6e74'))).toBeCloseTo(
+      lightness(key('#943a4b')) - lightness(key('#7a2433')),
+      2,
+    )
+    expect(lightness(two) - lightness(one)).toBeCloseTo(lightness(key('#b8606f')) - lightness(key('#943a4b')), 2)
+    expect(Math.abs(toSpace('oklch', one)[2] - toSpace('oklch', key('#0b6e74'))[2])).toBeLessThan(12)
+  })
+
+  it('follows a lead by use and scope, as each place has it', () => {
+    const decisions = [
+      give('a', 'p', { colors }),
+      { id: 'k', target: { colors, use: 'line' as const }, to: { kind: 'keep' as const } },
+      follow('b', '#943a4b', '#7a2433'),
+    ]
+    expect(of(decisions, shade).kind).toBe('color')
+    expect(of(decisions, { ...shade, use: 'line' })).toMatchObject({ kind: 'keep', decision: { id: 'b' } })
+  })
+
+  it('is open, and says so, when its lead is, or follows it', () => {
+    expect(of([follow('b', '#943a4b', '#7a2433')], shade).kind).toBe('lead-open')
+    const round = [follow('b', '#943a4b', '#7a2433'), follow('c', '#7a2433', '#943a4b')]
+    expect(of(round, shade).kind).toBe('lead-open')
+    expect(isDecided(of(round, shade))).toBe(false)
+  })
+
+  it('inherits only where the literal is all of an inherited property', () => {
+    const sheet = `a { color: #7a2433 } b { background: #7a2433 } c { color: color-mix(in srgb, #7a2433, red) } d { --x: #7a2433 } svg { fill: #7a2433 }`
+    const { occurrences } = readSource({ path: 'a.css', text: sheet, encoding: 'utf-8' })
+    const decision: Decision = { id: 'i', target: { colors }, to: { kind: 'inherit' } }
+    const taking = occurrences.filter(({ color }) => color === '#7a2433')
+    expect(taking.map((place) => of([decision], place).kind)).toEqual([
+      ...['inherit', 'cannot-inherit', 'cannot-inherit', 'cannot-inherit', 'inherit'],
+    ])
+    expect(of([decision], text).kind).toBe('cannot-inherit')
+    const changes = changesInPlace(occurrences, resolver([decision], roles))
+    expect(changes.map(({ occurrence, replacement }) => [occurrence.property, replacement])).toEqual([
+      ['color', 'inherit'],
+      ['fill', 'inherit'],
+    ])
+  })
+})
+
+describe('a color that follows', () => {
+  it('keeps what an eye sees of the relation: the lead itself becomes the new lead, a grey stays nearly grey', () => {
+    const key = (text: string) => parseColor(text) as NonNullable<ReturnType<typeof parseColor>>
+    expect(toHex(followed(key('#7a2433'), key('#7a2433'), key('#0b6e74')))).toBe('#0b6e74')
+    const tint = followed(key('#f4ecee'), key('#7a2433'), key('#0b6e74'))
+    expect(toSpace('oklch', tint)[1]).toBeLessThan(0.02)
+    const fromGrey = followed(key('#7a2433'), key('#777777'), key('#999999'))
+    expect(toSpace('oklch', fromGrey)[0]).toBeGreaterThan(toSpace('oklch', key('#7a2433'))[0])
+    expect(toHex(followed(key('#ffffff'), key('#000000'), key('#ffffff')))).toBe('#ffffff')
   })
 })

@@ -33,7 +33,14 @@ it('are what the plan makes of each place by itself, scopes or none', () => {
       (_, i): Decision => ({
         id: String(i),
         target: target(),
-        to: pick([{ kind: 'keep' }, { kind: 'role', role: 'a' }, { kind: 'role', role: 'gone' }] as const),
+        to: pick([
+          { kind: 'keep' },
+          { kind: 'role', role: 'a' },
+          { kind: 'role', role: 'gone' },
+          { kind: 'color', color: '#123456' },
+          { kind: 'follow', lead: pick(COLORS) },
+          { kind: 'inherit' },
+        ] as const),
       }),
     )
     const { codes, values } = resolveLedger(ledger, decisions, roles)

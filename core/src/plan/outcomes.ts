@@ -1,3 +1,4 @@
+import { opaqueKey } from '../color/color.ts'
 import type { Column, Ledger } from '../ledger/ledger.ts'
 import { placeAt } from '../ledger/ledger.ts'
 import type { Role } from '../palette/role.ts'
@@ -6,24 +7,23 @@ import { type Outcome, resolver } from './outcome.ts'
 
 /**
  * What the plan makes of every place of a ledger. Colors that nothing is decided of cost one step for all their places together, those without
- * scopes one for each use; only where a scope limits a decision is each place looked at by itself.
+ * scopes one for each use; only where it depends on more is each place looked at by itself.
  */
 export function resolveLedger(ledger: Ledger, decisions: readonly Decision[], roles: readonly Role[]): Column<Outcome> {
   const resolve = resolver(decisions, roles)
-  const scoped = new Set<string>()
-  const decided = new Set<string>()
-  for (const { target } of decisions)
-    for (const color of target.colors) {
-      decided.add(color)
-      if (target.scope) scoped.add(color)
-    }
+  const decided = new Set(decisions.flatMap(({ target }) => target.colors))
+  const each = lookedAtEach(decisions)
   const values: Outcome[] = []
-  const codeOf = new Map<Decision | null, number>()
+  const codeOf = new Map<Decision | null, Map<string, number>>()
   const codeFor = (outcome: Outcome): number => {
     const decision = outcome.kind === 'open' ? null : outcome.decision
+    // One decision to follow makes a color of its own of each; one to inherit can be followed in some places only.
+    const apart = outcome.kind === 'color' ? opaqueKey(outcome.color) : outcome.kind
     const known = codeOf.get(decision)
-    if (known !== undefined) return known
-    codeOf.set(decision, values.length)
+    const code = known?.get(apart)
+    if (code !== undefined) return code
+    if (known) known.set(apart, values.length)
+    else codeOf.set(decision, new Map([[apart, values.length]]))
     return values.push(outcome) - 1
   }
   const open = codeFor({ kind: 'open' })
@@ -35,7 +35,7 @@ export function resolveLedger(ledger: Ledger, decisions: readonly Decision[], ro
   color.values.forEach((key, code) => {
     if (!decided.has(key)) return
     for (let at = 0; at < uses; at++)
-      byColorAndUse[code * uses + at] = scoped.has(key)
+      byColorAndUse[code * uses + at] = each.has(key)
         ? EACH
         : codeFor(resolve({ color: key, use: use.values[at] as (typeof use.values)[number] }))
   })
@@ -45,4 +45,17 @@ export function resolveLedger(ledger: Ledger, decisions: readonly Decision[], ro
     codes[at] = code === EACH ? codeFor(resolve(placeAt(ledger, at))) : code
   }
   return { codes, values }
+}
+
+/** The colors of which each place is looked at by itself: a scope limits what is decided of them, or of what they follow, or it depends on the place whether it can be done. */
+function lookedAtEach(decisions: readonly Decision[]): Set<string> {
+  const each = new Set<string>()
+  for (const { target, to } of decisions)
+    if (target.scope || to.kind === 'inherit') for (const color of target.colors) each.add(color)
+  for (let before = -1; before !== each.size; ) {
+    before = each.size
+    for (const { target, to } of decisions)
+      if (to.kind === 'follow' && each.has(to.lead)) for (const color of target.colors) each.add(color)
+  }
+  return each
 }

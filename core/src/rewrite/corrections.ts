@@ -1,7 +1,7 @@
 import { opaqueKey } from '../color/color.ts'
 import { parseLiteral } from '../color/literal.ts'
 import type { Correction } from '../plan/correction.ts'
-import type { Outcome, Resolve } from '../plan/outcome.ts'
+import { type Outcome, paintOf, type Resolve } from '../plan/outcome.ts'
 import type { Edit, EditKind } from '../text/edit.ts'
 import { rewriteLiteral } from './notation.ts'
 
@@ -31,9 +31,10 @@ export function correctedBy(correction: Correction, resolve: Resolve): Corrected
     decisions: [id],
     keptNotation: true,
   }
-  if (!literal || outcome.kind !== 'role') return plain
+  const color = paintOf(outcome)
+  if (!literal || !color || outcome.kind === 'open') return plain
   const written = { raw: replacement, notation: literal.notation, alpha: literal.color.alpha }
-  const { text, kept } = rewriteLiteral(written, outcome.color)
+  const { text, kept } = rewriteLiteral(written, color)
   return { ...plain, replacement: text, decisions: [id, outcome.decision.id], keptNotation: kept }
 }
 

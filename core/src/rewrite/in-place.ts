@@ -1,5 +1,5 @@
 import type { parseColor } from '../color/literal.ts'
-import type { Resolve } from '../plan/outcome.ts'
+import { isRewritten, paintOf, type Resolve } from '../plan/outcome.ts'
 import type { Occurrence } from '../source/occurrence.ts'
 import { decodeBase64, decodeLiteral, encodeBase64, encodePercent } from '../source/value/data-url.ts'
 import type { Edit } from '../text/edit.ts'
@@ -16,13 +16,16 @@ export interface Change<O extends Occurrence = Occurrence> {
   readonly keptNotation: boolean
 }
 
+const INHERIT: Rewritten = { text: 'inherit', kept: false }
+
 /** The changes that a plan makes in one file, each literal replaced where it stands. A literal that would read the same gets none. */
 export function changesInPlace<O extends Occurrence>(occurrences: readonly O[], resolve: Resolve): Change<O>[] {
   const changes: Change<O>[] = []
   for (const occurrence of occurrences) {
     const outcome = resolve(occurrence)
-    if (outcome.kind !== 'role') continue
-    const { text, kept } = rewritten(occurrence, outcome.color)
+    if (!isRewritten(outcome) || outcome.kind === 'open') continue
+    const color = paintOf(outcome)
+    const { text, kept } = color ? rewritten(occurrence, color) : INHERIT
     if (text !== occurrence.raw)
       changes.push({ occurrence, replacement: text, decisions: [outcome.decision.id], keptNotation: kept })
   }

@@ -156,8 +156,7 @@ const StretchButton = memo(function StretchButton({
       <Line
         parts={rows.flatMap((row) =>
           row.shares.map((share) => ({
-            paint:
-              share.kind === 'role' ? (share.role?.color ?? null) : share.kind === 'keep' ? row.cluster.lead : null,
+            paint: share.kind === 'keep' ? row.cluster.lead : share.paint,
             kept: share.kind === 'keep',
             grow: shared ? share.count / row.indices.length : share.count,
           })),
@@ -213,10 +212,7 @@ function labelOf({ rows, places }: Stretch): string {
   const [row] = rows
   if (!row || rows.length > 1) return `${number(rows.length)} least used clusters, ${count(places, 'place')}`
   const becomes = row.shares
-    .map(
-      ({ kind, role, count }) =>
-        `${number(count)} ${kind === 'role' ? `to ${role?.name}` : kind === 'keep' ? 'kept' : 'open'}`,
-    )
+    .map(({ kind, text, count }) => `${number(count)} ${kind === 'role' ? 'to ' : ''}${text}`)
     .join(', ')
   return `${row.cluster.lead}, ${count(places, 'place')}: ${becomes}`
 }

@@ -1,5 +1,5 @@
 import { Box, Drawer, Flex, Portal, Text } from '@chakra-ui/react'
-import type { PlanEvent } from '@undo-ink/core'
+import type { Becoming, PlanEvent, Role } from '@undo-ink/core'
 import { useStore } from 'zustand'
 import { ActButton } from '../components/act-button.tsx'
 import { count, number, time } from '../components/words.ts'
@@ -81,9 +81,7 @@ function describe(event: PlanEvent, { roles }: Work): string {
         .map(({ target, to }) => {
           const what = target.colors.length === 1 ? target.colors[0] : count(target.colors.length, 'colour')
           const only = target.use ? ` as ${target.use}` : ''
-          const role =
-            to.kind === 'role' ? (roles.find(({ id }) => id === to.role)?.name ?? 'a role that is gone') : null
-          return role === null ? `${what}${only} kept` : `${what}${only} to ${role}`
+          return `${what}${only} ${decidedText(to, roles)}`
         })
         .join('; ')
     case 'correct':
@@ -98,9 +96,32 @@ function describe(event: PlanEvent, { roles }: Work): string {
       return `Tolerance set to ΔE00 ${number(event.value)}`
     case 'palette':
       return `Palette: version ${event.version}`
+    case 'group':
+      return event.colors.length === 1
+        ? `${event.colors[0]} set apart`
+        : `${count(event.colors.length, 'colour')} put together`
+    case 'ungroup':
+      return `${count(event.colors.length, 'colour')} clustered by tolerance again`
+    case 'lead':
+      return `${event.color} stands for its cluster`
     case 'undo':
       return 'Undone: the act before'
     case 'redo':
       return 'Redone'
+  }
+}
+
+function decidedText(to: Becoming, roles: readonly Role[]): string {
+  switch (to.kind) {
+    case 'role':
+      return `to ${roles.find(({ id }) => id === to.role)?.name ?? 'a role that is gone'}`
+    case 'color':
+      return `to ${to.color}`
+    case 'follow':
+      return `follows ${to.lead}`
+    case 'inherit':
+      return 'takes the colour of its parent'
+    case 'keep':
+      return 'kept'
   }
 }

@@ -2,7 +2,7 @@ import { type Decision, ledgerOf, readSource, resolveLedger, resolver } from '@u
 import { describe, expect, it } from 'vitest'
 import { byDecision, byFile, changesOf } from '../stages/handover/changes.ts'
 import { countBy, groupBy, SitePlaces } from './places.ts'
-import { reuseRows, rowOf, sharesOf, standingOf } from './standing.ts'
+import { becomesText, reuseRows, rowOf, sharesOf, standingOf } from './standing.ts'
 
 const read = (path: string, text: string) => ({ path, ...readSource({ path, text, encoding: 'utf-8' }) })
 const places = new SitePlaces(
@@ -20,7 +20,7 @@ const places = new SitePlaces(
 const roles = [{ id: 'p', name: 'primary', color: '#0b6e74' }]
 const whole = { id: 'w', target: { colors: ['#7a2433'] }, to: { kind: 'role', role: 'p' } as const }
 const line = { id: 'l', target: { colors: ['#7a2433'], use: 'line' as const }, to: { kind: 'keep' as const } }
-const cluster = { lead: '#7a2433', members: ['#7a2433'], count: 3 }
+const cluster = { lead: '#7a2433', members: ['#7a2433'], count: 3, byHand: false }
 const all = Array.from({ length: places.length }, (_, index) => places.at(index))
 const outcomesOf = (decisions: Decision[], given = roles) => resolveLedger(places.ledger, decisions, given)
 
@@ -64,8 +64,8 @@ describe('what becomes of a row', () => {
   it('is told in shares, the largest first', () => {
     const outcomes = outcomesOf([whole, line])
     expect(sharesOf(places.ofColors(['#7a2433']), outcomes)).toEqual([
-      { kind: 'role', role: roles[0], count: 2 },
-      { kind: 'keep', role: null, count: 1 },
+      { kind: 'role', role: roles[0], paint: roles[0]?.color, text: roles[0]?.name, count: 2 },
+      { kind: 'keep', role: null, paint: null, text: 'kept', count: 1 },
     ])
     expect(rowOf(places, outcomes, cluster)).toMatchObject({ key: '#7a2433', spellings: 2, open: 0 })
   })
@@ -124,4 +124,18 @@ describe('changes', () => {
       ['b.css', 1],
     ])
   })
+})
+
+it('what becomes of a place is said in words, and why it is open', () => {
+  const decision = { id: 'd', target: { colors: [] }, to: { kind: 'keep' } } as const
+  const role = { id: 'r', name: 'accent', color: 'tan' }
+  const color = { r: 0, g: 0, b: 0, alpha: 1 }
+  expect(becomesText({ kind: 'open' })).toBe('open')
+  expect(becomesText({ kind: 'keep', decision })).toBe('kept')
+  expect(becomesText({ kind: 'role', decision, role, color })).toBe('accent')
+  expect(becomesText({ kind: 'color', decision, color, follows: null })).toBe('#000000')
+  expect(becomesText({ kind: 'color', decision, color, follows: '#7a2433' })).toBe('follows #7a2433')
+  expect(becomesText({ kind: 'inherit', decision })).toBe('the colour of its parent')
+  for (const kind of ['role-gone', 'lead-open', 'cannot-inherit'] as const)
+    expect(becomesText({ kind, decision })).toMatch(/^open: /)
 })

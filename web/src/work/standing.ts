@@ -1,24 +1,75 @@
-import { type Cluster, type Column, isDecided, type Outcome, type Role, STANDINGS, type Use } from '@undo-ink/core'
+import {
+  type Cluster,
+  type Column,
+  isDecided,
+  type Outcome,
+  opaqueKey,
+  paintOf,
+  type Role,
+  STANDINGS,
+  type Use,
+} from '@undo-ink/core'
 import { countBy, type SitePlaces } from './places.ts'
 
 /** One part of what becomes of some places. */
 export interface Share {
-  readonly kind: 'open' | 'keep' | 'role'
+  /** `role`: of the palette; `color`: another color, its own or one that follows; `inherit`: the parent's. */
+  readonly kind: 'open' | 'keep' | 'role' | 'color' | 'inherit'
   readonly role: Role | null
+  /** What it is painted with; null: nothing new, or what the parent has. */
+  readonly paint: string | null
+  readonly text: string
   readonly count: number
 }
 
 /** What becomes of some places, largest share first. @param indices of the places */
 export function sharesOf(indices: Uint32Array, { codes, values }: Column<Outcome>): Share[] {
   const shares = new Map<string, Share>()
-  for (const [code, count] of countBy(indices, (index) => codes[index] as number)) {
-    const outcome = values[code] as Outcome
-    const role = outcome.kind === 'role' ? outcome.role : null
-    const kind = role ? 'role' : isDecided(outcome) ? 'keep' : 'open'
-    const key = role?.id ?? `\0${kind}`
-    shares.set(key, { kind, role, count: count + (shares.get(key)?.count ?? 0) })
+  const counts = [...countBy(indices, (index) => codes[index] as number)].toSorted((a, b) => b[1] - a[1])
+  for (const [code, count] of counts) {
+    const share = shareOf(values[code] as Outcome)
+    const key = `${share.kind} ${share.role?.id ?? share.text}`
+    shares.set(key, { ...(shares.get(key) ?? share), count: count + (shares.get(key)?.count ?? 0) })
   }
   return [...shares.values()].toSorted((a, b) => b.count - a.count)
+}
+
+function shareOf(outcome: Outcome): Omit<Share, 'count'> {
+  const color = paintOf(outcome)
+  const paint = color && opaqueKey(color)
+  const text = becomesText(outcome)
+  switch (outcome.kind) {
+    case 'role':
+      return { kind: 'role', role: outcome.role, paint, text }
+    case 'color':
+    case 'keep':
+    case 'inherit':
+      return { kind: outcome.kind, role: null, paint, text }
+    default:
+      return { kind: 'open', role: null, paint, text }
+  }
+}
+
+/** What becomes of a place, in words. */
+export function becomesText(outcome: Outcome): string {
+  switch (outcome.kind) {
+    case 'role':
+      return outcome.role.name
+    case 'color':
+      return outcome.follows === null ? opaqueKey(outcome.color) : `follows ${outcome.follows}`
+    case 'keep':
+      return 'kept'
+    case 'inherit':
+      return 'the colour of its parent'
+    case 'role-gone':
+      return 'open: its role is gone'
+    case 'lead-open':
+      return 'open: what it follows is open'
+    case 'cannot-inherit':
+      return 'open: it cannot take its parent’s colour'
+    case 'open':
+      return 'open'
+  }
 }
 
 /** A cluster, or the part of one that has one use, with its places and what becomes of them. */
@@ -59,8 +110,12 @@ function sameShares(a: Row, b: Row): boolean {
   return (
     a.shares.length === b.shares.length &&
     a.shares.every(
-      ({ kind, role, count }, i) =>
-        kind === b.shares[i]?.kind && role === b.shares[i]?.role && count === b.shares[i]?.count,
+      ({ kind, role, text, paint, count }, i) =>
+        kind === b.shares[i]?.kind &&
+        role === b.shares[i]?.role &&
+        text === b.shares[i]?.text &&
+        paint === b.shares[i]?.paint &&
+        count === b.shares[i]?.count,
     )
   )
 }
@@ -83,7 +138,7 @@ export function rowOf(
     uses: fixed.uses,
     spellings: fixed.spellings,
     shares,
-    open: shares.find(({ kind }) => kind === 'open')?.count ?? 0,
+    open: shares.reduce((sum, { kind, count }) => (kind === 'open' ? sum + count : sum), 0),
   }
 }
 
@@ -111,7 +166,7 @@ const DECIDED = STANDINGS.indexOf('decided')
 
 /** Whether each place is open, decided or kept. */
 export function standingOf({ codes, values }: Column<Outcome>): Standing {
-  const standings = values.map((outcome) => (outcome.kind === 'role' ? DECIDED : isDecided(outcome) ? KEPT : 0))
+  const standings = values.map((outcome) => (outcome.kind === 'keep' ? KEPT : isDecided(outcome) ? DECIDED : 0))
   const counts = [0, 0, 0]
   const own = new Uint8Array(codes.length)
   for (let at = 0; at < codes.length; at++) {

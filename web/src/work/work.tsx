@@ -150,8 +150,8 @@ function LoadedWork({
   const standing = useMemo(() => standingOf(outcomes), [outcomes])
   const desk = useDesk(bytes, snapshot, standing)
   const clusters = useMemo(
-    () => (linkage ? clustersAt(linkage, state.tolerance, counts) : null),
-    [linkage, state.tolerance, counts],
+    () => (linkage ? clustersAt(linkage, state.tolerance, counts, state.byHand) : null),
+    [linkage, state.tolerance, counts, state.byHand],
   )
   const shown = useRef<{ clusters: readonly Cluster[] | null; rows: readonly Row[] }>({ clusters: null, rows: [] })
   const rows = useMemo(() => {

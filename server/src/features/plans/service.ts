@@ -1,5 +1,13 @@
 import type { NewEvent, NewPalette, Plan } from '@undo-ink/contracts'
-import { type EventProblem, eventProblem, type PlanEvent, type PlanState, type Role, settled } from '@undo-ink/core'
+import {
+  type EventProblem,
+  eventProblem,
+  type PlanEvent,
+  type PlanState,
+  type Role,
+  readRoleColor,
+  settled,
+} from '@undo-ink/core'
 import type { Sequelize, Transaction } from 'sequelize'
 import { PlanEventRow, type PlanRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
@@ -111,6 +119,8 @@ async function checkEvent(plan: PlanRow, events: readonly PlanEventRow[], event:
     for (const { to } of event.decisions) {
       if (to.kind === 'role' && !roles.some((role) => role.id === to.role))
         throw new Refusal('invalid-event', 'The palette has no such role', to.role)
+      if (to.kind === 'color' && typeof readRoleColor(to.color) === 'string')
+        throw new Refusal('invalid-event', 'This is no opaque color', to.color)
     }
   }
   if (event.kind === 'correct') await checkCorrections(plan.snapshotId, event.corrections)

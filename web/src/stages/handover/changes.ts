@@ -3,13 +3,16 @@ import {
   type Correction,
   changesInPlace,
   correctedBy,
+  isRewritten,
   type OpaqueKey,
   type Outcome,
   opaqueKey,
+  paintOf,
   parseColor,
   type Resolve,
 } from '@undo-ink/core'
 import { groupBy, type SitePlaces } from '../../work/places.ts'
+import { becomesText } from '../../work/standing.ts'
 
 interface Paint {
   readonly color: OpaqueKey
@@ -55,12 +58,13 @@ export function changesOf(
 }
 
 function changesOfPlaces(places: SitePlaces, outcomes: Column<Outcome>, resolve: Resolve): PlannedChange[] {
-  const taking = Array.from(outcomes.codes.keys()).filter(
-    (index) => outcomes.values[outcomes.codes[index] as number]?.kind === 'role',
+  const taking = Array.from(outcomes.codes.keys()).filter((index) =>
+    isRewritten(outcomes.values[outcomes.codes[index] as number] as Outcome),
   )
   return changesInPlace(places.some(taking), resolve).map(({ occurrence, replacement, decisions, keptNotation }) => {
     const { index, path, fileId, line, column, heading, raw, color, alpha } = occurrence
     const outcome = outcomes.values[outcomes.codes[index] as number] as Outcome
+    const paint = paintOf(outcome)
     return {
       key: `place ${index}`,
       path,
@@ -71,8 +75,8 @@ function changesOfPlaces(places: SitePlaces, outcomes: Column<Outcome>, resolve:
       raw,
       replacement,
       was: { color, alpha: alpha ?? 1 },
-      becomes: outcome.kind === 'role' ? { color: opaqueKey(outcome.color), alpha: alpha ?? 1 } : null,
-      role: outcome.kind === 'role' ? outcome.role.name : null,
+      becomes: paint && { color: opaqueKey(paint), alpha: alpha ?? 1 },
+      role: becomesText(outcome),
       decision: decisions.join(' '),
       keptNotation,
     }
@@ -94,7 +98,7 @@ function changeOfSlip(correction: Correction, places: SitePlaces, resolve: Resol
     replacement,
     was: null,
     becomes: color && { color: opaqueKey(color), alpha: color.alpha },
-    role: outcome.kind === 'role' ? outcome.role.name : null,
+    role: isRewritten(outcome) ? becomesText(outcome) : null,
     decision: 'slips',
     keptNotation,
   }

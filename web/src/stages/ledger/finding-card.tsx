@@ -1,9 +1,10 @@
 import { Flex, Text } from '@chakra-ui/react'
-import { correctedBy, type FindingCode, parseColor } from '@undo-ink/core'
+import { correctedBy, type FindingCode, isRewritten, parseColor } from '@undo-ink/core'
 import { ActButton } from '../../components/act-button.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { FINDING_WORDS } from '../../components/words.ts'
+import { becomesText } from '../../work/standing.ts'
 import { useWork } from '../../work/work.tsx'
 import type { FindingRow } from './finding-rows.ts'
 
@@ -61,7 +62,7 @@ function Written({ row: { correction } }: { row: FindingRow }) {
   return (
     <Text role="status">
       ✓ written as <MeantColor text={replacement} />
-      {outcome.kind === 'role' ? `, as ${outcome.role.name}` : ''}
+      {isRewritten(outcome) ? `, as ${becomesText(outcome)}` : ''}
     </Text>
   )
 }

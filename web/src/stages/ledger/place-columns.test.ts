@@ -1,7 +1,7 @@
 import { ledgerOf, type Outcome, readSource } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
 import { SitePlaces } from '../../work/places.ts'
-import { becomesText, columnsOf, PLACE_COLUMNS } from './place-columns.tsx'
+import { columnsOf, PLACE_COLUMNS } from './place-columns.tsx'
 
 const text = `/* Fares */ @media print { .a:hover td { border: 1px solid rgb(1 2 3 / .5) } } :root { --c: #7a2433 } b { color: rgba(0, 0, 0, var(--a)) }`
 const reading = readSource({ path: 'css/a.css', text, encoding: 'utf-8' })
@@ -43,13 +43,5 @@ describe('the columns of the places', () => {
     })
     expect(cells(1)).toMatchObject({ subject: '--c', paints: 'variable', conditions: '–', alpha: '1' })
     expect(cells(2)).toMatchObject({ alpha: 'var', subject: 'b', state: 'rest' })
-  })
-
-  it('say what becomes of it', () => {
-    const decision = { id: 'd', target: { colors: [] }, to: { kind: 'keep' } } as const
-    const role = { id: 'r', name: 'accent', color: 'tan' }
-    expect(becomesText({ kind: 'keep', decision })).toBe('kept')
-    expect(becomesText({ kind: 'role-gone', decision })).toBe('open')
-    expect(becomesText({ kind: 'role', decision, role, color: { r: 0, g: 0, b: 0, alpha: 1 } })).toBe('accent')
   })
 })

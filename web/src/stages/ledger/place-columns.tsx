@@ -1,9 +1,10 @@
 import { Box, Text } from '@chakra-ui/react'
-import type { Grouping, Outcome } from '@undo-ink/core'
+import { type Grouping, type Outcome, opaqueKey, paintOf } from '@undo-ink/core'
 import type { ReactNode } from 'react'
 import { Swatch } from '../../components/swatch.tsx'
 import { stateText } from '../../components/words.ts'
 import type { PlaceOf } from '../../work/places.ts'
+import { becomesText } from '../../work/standing.ts'
 
 /** One column of the table of places. */
 export interface PlaceColumn {
@@ -81,22 +82,12 @@ export function columnsOf(keys: readonly string[] | null, grouping: Grouping): r
   return found.length > 0 ? found : PLACE_COLUMNS.filter(({ key }) => usual.includes(key))
 }
 
-export function becomesText(outcome: Outcome): string {
-  switch (outcome.kind) {
-    case 'role':
-      return outcome.role.name
-    case 'keep':
-      return 'kept'
-    default:
-      return 'open'
-  }
-}
-
 function Becomes({ outcome }: { outcome: Outcome }) {
+  const paint = paintOf(outcome)
   return (
     <Box as="span" display="flex" alignItems="center" gap="1.5" minW="0">
-      {outcome.kind === 'role' ? <Swatch color={outcome.role.color} size="14px" /> : null}
-      <Text as="span" truncate color={outcome.kind === 'role' ? 'ink' : 'soft'}>
+      {paint ? <Swatch color={opaqueKey(paint)} size="14px" /> : null}
+      <Text as="span" truncate color={paint ? 'ink' : 'soft'}>
         {becomesText(outcome)}
       </Text>
     </Box>

@@ -12,7 +12,7 @@ const places = new SitePlaces(
   ]),
   { files: [] } as never,
 )
-const cluster = { lead: '#7a2433', members: ['#7a2433', '#7a2434'], count: 3 }
+const cluster = { lead: '#7a2433', members: ['#7a2433', '#7a2434'], count: 3, byHand: false }
 const rows = [rowOf(places, resolveLedger(places.ledger, [], []), cluster)]
 
 describe('stepping from a place to its like', () => {

@@ -92,10 +92,10 @@ export const ClusterRow = memo(function ClusterRow({
         <Flex w="100%" p={part ? '2px' : '5px'} borderRadius="2px" style={{ background: SURROUNDS[surround] }}>
           {row.shares.map((share) => (
             <Swatch
-              key={shareText(share)}
-              color={paintOf(share, row)}
+              key={share.text}
+              color={shownPaint(share, row)}
               size="100%"
-              style={{ background: paintOf(share, row) ?? HATCHING, flex: share.count }}
+              style={{ background: shownPaint(share, row) ?? HATCHING, flex: share.count }}
               borderRadius="0"
             />
           ))}
@@ -164,18 +164,11 @@ function Uses({ row }: { row: Row }) {
   )
 }
 
-function paintOf({ kind, role }: Share, row: Row): string | null {
-  if (kind === 'role') return role?.color ?? null
-  return kind === 'keep' ? row.cluster.lead : null
-}
-
-function shareText({ kind, role }: Share): string {
-  return kind === 'role' ? (role?.name ?? '') : kind === 'keep' ? 'kept' : 'open'
+function shownPaint({ kind, paint }: Share, row: Row): string | null {
+  return kind === 'keep' ? row.cluster.lead : paint
 }
 
 function sharesText({ shares }: Row): string {
-  if (shares.length === 1 && shares[0]) return shareText(shares[0])
-  return shares
-    .map((share) => `${number(share.count)} ${share.kind === 'role' ? 'to ' : ''}${shareText(share)}`)
-    .join(', ')
+  if (shares.length === 1 && shares[0]) return shares[0].text
+  return shares.map(({ kind, text, count }) => `${number(count)} ${kind === 'role' ? 'to ' : ''}${text}`).join(', ')
 }

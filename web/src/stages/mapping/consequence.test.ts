@@ -14,7 +14,8 @@ const places = new SitePlaces(ledgerOf([{ path: 'a.css', ...reading }]), {
   files: [{ path: 'a.css', id: 'f' }],
 } as never)
 const open = resolveLedger(places.ledger, [], [])
-const row = (lead: string) => rowOf(places, open, { lead, members: [lead], count: places.ofColors([lead]).length })
+const row = (lead: string) =>
+  rowOf(places, open, { lead, members: [lead], count: places.ofColors([lead]).length, byHand: false })
 const roles = [
   { id: 'teal', name: 'teal', color: '#0b6e74' },
   { id: 'pale', name: 'pale', color: '#fefefe' },
@@ -41,7 +42,7 @@ describe('what a decision would do', () => {
 
 describe('deciding', () => {
   it('stores the colors by value', () => {
-    const target = { lead: '#000002', members: ['#000002', '#000001'], count: 2 }
+    const target = { lead: '#000002', members: ['#000002', '#000001'], count: 2, byHand: false }
     expect(decisionOf({ ...row('#7a2433'), cluster: target }, { kind: 'keep' }, 'id')).toEqual({
       id: 'id',
       target: { colors: ['#000001', '#000002'] },

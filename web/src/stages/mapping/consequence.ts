@@ -4,7 +4,8 @@ import {
   type Decision,
   declaredPairs,
   type OpaqueKey,
-  type Outcome,
+  opaqueKey,
+  paintOf,
   parseColor,
   type Resolve,
   type Role,
@@ -80,8 +81,8 @@ export function consequenceOf(
 
 /** What a place would be painted with. */
 function painted(place: PlaceOf, resolve: Resolve): string {
-  const outcome: Outcome = resolve(place)
-  return outcome.kind === 'role' ? outcome.role.color : place.color
+  const paint = paintOf(resolve(place))
+  return paint ? opaqueKey(paint) : place.color
 }
 
 function ratio(text: string, ground: string): number {
