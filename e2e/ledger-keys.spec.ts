@@ -91,6 +91,7 @@ test('the whole ledger is walked by the keyboard alone', async ({ page, siteUrl 
   await keyboard.press('Enter')
   await expect(page.getByRole('link', { name: 'By keys' })).toBeVisible()
   await keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: 'Views' })).toBeFocused()
   await tabTo(page, page.getByRole('button', { name: 'Export' }))
   await keyboard.press('Enter')
   const download = page.waitForEvent('download')

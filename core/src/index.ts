@@ -1,5 +1,6 @@
 export * from './cascade/words.ts'
 export * from './cluster/clusters.ts'
+export * from './cluster/family.ts'
 export * from './cluster/linkage.ts'
 export * from './color/channel.ts'
 export * from './color/color.ts'

@@ -10,7 +10,7 @@ interface ChoiceProps {
 /** One of many, by name. */
 export function Choice({ label, value, options, onChoose }: ChoiceProps) {
   return (
-    <chakra.label display="flex" alignItems="center" gap="2" fontSize="12px" color="soft">
+    <chakra.label display="flex" alignItems="center" gap="2" fontSize="12px" color="soft" whiteSpace="nowrap" minW="0">
       {label}
       <chakra.select
         value={value}
@@ -18,6 +18,7 @@ export function Choice({ label, value, options, onChoose }: ChoiceProps) {
         h="30px"
         px="2"
         maxW="420px"
+        minW="0"
         fontFamily="mono"
         fontSize="13px"
         color="ink"

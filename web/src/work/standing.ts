@@ -85,6 +85,8 @@ export interface Row {
   readonly spellings: number
   readonly shares: readonly Share[]
   readonly open: number
+  /** Whether others can follow it: some of it takes a role, or a color that itself follows none. */
+  readonly leads: boolean
 }
 
 /** The rows of a chosen stretch of the bands; all of them where none is chosen. */
@@ -99,11 +101,16 @@ export function reuseRows(before: readonly Row[], now: readonly Row[]): Row[] {
     const old = known.get(row.key)
     return old &&
       old.indices.length === row.indices.length &&
-      old.cluster.members.join() === row.cluster.members.join() &&
+      old.cluster.byHand === row.cluster.byHand &&
+      sameMembers(old.cluster, row.cluster) &&
       sameShares(old, row)
       ? old
       : row
   })
+}
+
+export function sameMembers(a: Cluster, b: Cluster): boolean {
+  return a === b || (a.members.length === b.members.length && a.members.every((key, i) => key === b.members[i]))
 }
 
 function sameShares(a: Row, b: Row): boolean {
@@ -138,6 +145,7 @@ export function rowOf(
     uses: fixed.uses,
     spellings: fixed.spellings,
     shares,
+    leads: shares.some(({ kind, paint, text }) => kind === 'role' || (kind === 'color' && paint === text)),
     open: shares.reduce((sum, { kind, count }) => (kind === 'open' ? sum + count : sum), 0),
   }
 }

@@ -6,6 +6,7 @@ import {
   type Column,
   clustersAt,
   foldPlan,
+  type Linkage,
   type Outcome,
   type PlacedFinding,
   type PlanState,
@@ -22,10 +23,11 @@ import { getPlan, paletteQuery, postEvent, postPalette } from '../api/plans.ts'
 import type { LedgerDesk } from './ledger-desk.ts'
 import { apartOf, type InFile, SitePlaces, type Taking } from './places.ts'
 import { createPlanStore, type PlanStore, shownEvents } from './plan-store.ts'
-import { type Row, reuseRows, rowOf, type Standing, standingOf } from './standing.ts'
+import { type Row, reuseRows, rowOf, type Standing, sameMembers, standingOf } from './standing.ts'
 import { useDesk } from './use-desk.ts'
 import { useLinkage } from './use-linkage.ts'
 import { useSame } from './use-same.ts'
+import { useView } from './view-store.ts'
 
 /** Everything that the stages of one site share. */
 export interface Work {
@@ -40,8 +42,12 @@ export interface Work {
   /** How many places take each variable that carries a color, through others too. */
   readonly variableUses: ReadonlyMap<string, number>
   readonly colors: number
-  /** null while they are computed. */
+  /** null while it is computed. */
+  readonly linkage: Linkage | null
+  /** At the tolerance that is shown; null while they are computed. */
   readonly clusters: readonly Cluster[] | null
+  /** ΔE00 that is shown: that of the plan, or the one that is tried. */
+  readonly tolerance: number
   /** One row for each cluster, in their order. */
   readonly rows: readonly Row[]
   /** Of every place, by its index. */
@@ -149,16 +155,21 @@ function LoadedWork({
   const outcomes = useMemo(() => resolveLedger(ledger, state.decisions, roles), [ledger, state.decisions, roles])
   const standing = useMemo(() => standingOf(outcomes), [outcomes])
   const desk = useDesk(bytes, snapshot, standing)
+  const tried = useView((view) => view.triedTolerance)
+  const tolerance = tried ?? state.tolerance
   const clusters = useMemo(
-    () => (linkage ? clustersAt(linkage, state.tolerance, counts, state.byHand) : null),
-    [linkage, state.tolerance, counts, state.byHand],
+    () => (linkage ? clustersAt(linkage, tolerance, counts, state.byHand) : null),
+    [linkage, tolerance, counts, state.byHand],
   )
-  const shown = useRef<{ clusters: readonly Cluster[] | null; rows: readonly Row[] }>({ clusters: null, rows: [] })
+  const shown = useRef<readonly Row[]>([])
   const rows = useMemo(() => {
-    const before = shown.current.clusters === clusters ? shown.current.rows : null
-    const now = (clusters ?? []).map((cluster, i) => rowOf(places, outcomes, cluster, null, before?.[i]))
-    shown.current = { clusters, rows: reuseRows(shown.current.rows, now) }
-    return shown.current.rows
+    const before = new Map(shown.current.map((row) => [row.key, row]))
+    const now = (clusters ?? []).map((cluster) => {
+      const old = before.get(cluster.lead)
+      return rowOf(places, outcomes, cluster, null, old && sameMembers(old.cluster, cluster) ? old : null)
+    })
+    shown.current = reuseRows(shown.current, now)
+    return shown.current
   }, [clusters, places, outcomes])
   const work = useSame<Work>({
     site,
@@ -170,7 +181,9 @@ function LoadedWork({
     sitePages: audit.pages,
     variableUses,
     colors: colors.length,
+    linkage,
     clusters,
+    tolerance,
     rows,
     outcomes,
     standing,

@@ -74,6 +74,7 @@ export const ClusterRow = memo(function ClusterRow({
             </Text>
             <Text fontSize="12px" color="soft" truncate>
               {count(row.indices.length, 'place')}, {count(row.spellings, 'spelling')}
+              {row.cluster.byHand ? ', by hand' : ''}
             </Text>
             {row.cluster.members.length > 1 ? (
               <Flex gap="1px" mt="2px" h="8px" maxW="120px" title={row.cluster.members.join(' ')}>

@@ -7,19 +7,22 @@ import { Sheet } from '../../components/sheet.tsx'
 import { count, number } from '../../components/words.ts'
 import type { Row } from '../../work/standing.ts'
 import { useWork } from '../../work/work.tsx'
+import { ByHand } from './by-hand.tsx'
 import { consequenceOf, type PairChange } from './consequence.ts'
 import { decidedApart } from './deciding.ts'
+import { Family } from './family.tsx'
+import { Otherwise } from './otherwise.tsx'
 
 interface ConsequencePanelProps {
   readonly row: Row | null
   /** What is being considered; null: what holds now. */
   readonly tried: Becoming | null
-  onKeep(row: Row): void
+  onGive(row: Row, to: Becoming): void
   onLeaveOpen(row: Row): void
 }
 
 /** What the selected row reaches, and what would become of it. */
-export function ConsequencePanel({ row, tried, onKeep, onLeaveOpen }: ConsequencePanelProps) {
+export function ConsequencePanel({ row, tried, onGive, onLeaveOpen }: ConsequencePanelProps) {
   const { places, state, roles } = useWork()
   const held = row?.shares.length === 1 ? row.shares[0] : null
   const to: Becoming =
@@ -49,7 +52,7 @@ export function ConsequencePanel({ row, tried, onKeep, onLeaveOpen }: Consequenc
       p="4"
       display="flex"
       flexDirection="column"
-      gap="3"
+      gap="2"
       overflow="auto"
       maxH="100%"
     >
@@ -87,7 +90,7 @@ export function ConsequencePanel({ row, tried, onKeep, onLeaveOpen }: Consequenc
       {pair && role ? <Pair pair={pair} /> : null}
       <Box fontSize="13px">
         <Text color="soft">Where</Text>
-        {consequence.files.slice(0, 4).map(([path, times]) => (
+        {consequence.files.slice(0, 3).map(([path, times]) => (
           <Flex key={path} fontFamily="mono" gap="2">
             <Text truncate title={path}>
               {path}
@@ -95,10 +98,15 @@ export function ConsequencePanel({ row, tried, onKeep, onLeaveOpen }: Consequenc
             <Text>{number(times)}</Text>
           </Flex>
         ))}
-        {consequence.files.length > 4 ? <Text>and {count(consequence.files.length - 4, 'more file')}</Text> : null}
+        {consequence.files.length > 3 ? <Text>and {count(consequence.files.length - 3, 'more file')}</Text> : null}
       </Box>
       <Flex direction="column" gap="2" mt="auto">
-        <ActButton justifyContent="space-between" hotkey="K" onClick={() => onKeep(row)}>
+        <Family row={row} />
+        <Flex gap="2">
+          <Otherwise row={row} onGive={onGive} />
+          {row.use === null ? <ByHand row={row} /> : null}
+        </Flex>
+        <ActButton justifyContent="space-between" hotkey="K" onClick={() => onGive(row, { kind: 'keep' })}>
           Keep it as it is
         </ActButton>
         <ActButton

@@ -1,10 +1,9 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { type Becoming, type Role, TOLERANCES, type Use } from '@undo-ink/core'
+import type { Becoming, Role, Use } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { ActButton } from '../../components/act-button.tsx'
 import { Loading } from '../../components/loading.tsx'
-import { Segments } from '../../components/segments.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { are, count, number } from '../../components/words.ts'
 import { type Row, rowOf, rowsIn } from '../../work/standing.ts'
@@ -16,6 +15,7 @@ import { ConsequencePanel } from './consequence-panel.tsx'
 import { decide, decisionsOf } from './deciding.ts'
 import { NewerVersion } from './palette/newer-version.tsx'
 import { RoleTray } from './role-tray.tsx'
+import { ToleranceSlider } from './tolerance-slider.tsx'
 
 /** Near-duplicates as clusters, and what becomes of each. */
 export function MappingScreen() {
@@ -53,7 +53,7 @@ export function MappingScreen() {
         title="Mapping"
         sentence={`${count(rows.length, 'cluster stands', 'clusters stand')} for ${count(colors, 'colour')}. ${number(rows.length - open)} ${are(rows.length - open)} decided, ${number(open)} ${are(open)} open.`}
       >
-        <TolerancePicker />
+        <ToleranceSlider />
       </StageHead>
       {newerPalette === null ? null : (
         <Box mb="3">
@@ -70,12 +70,7 @@ export function MappingScreen() {
           onLeaveOpen={leaveOpen}
           onToggle={toggle}
         />
-        <ConsequencePanel
-          row={selected}
-          tried={tried}
-          onLeaveOpen={leaveOpen}
-          onKeep={(row) => give(row, { kind: 'keep' })}
-        />
+        <ConsequencePanel row={selected} tried={tried} onLeaveOpen={leaveOpen} onGive={give} />
       </Flex>
       {roles.length > 0 ? (
         <RoleTray disabled={selected === null} onGive={giveSelected} onTry={tryRole} />
@@ -95,29 +90,3 @@ export function MappingScreen() {
 function partsOf(row: Row, { places, outcomes }: Work): Row[] {
   return row.uses.map(([use]: readonly [Use, number]) => rowOf(places, outcomes, row.cluster, use))
 }
-
-/** How far apart two colors may be and still be one decision. */
-function TolerancePicker() {
-  const { state, store } = useWork()
-  return (
-    <Segments
-      label="Tolerance, ΔE00"
-      says="One colour when closer than"
-      segments={TOLERANCE_SEGMENTS}
-      value={String(state.tolerance)}
-      onChoose={(value) => Number(value) === state.tolerance || store.act({ kind: 'tolerance', value: Number(value) })}
-    />
-  )
-}
-
-const TOLERANCE_SEGMENTS = TOLERANCES.map(({ name, value }) => ({
-  value: String(value),
-  text: (
-    <>
-      {name}
-      <Box as="span" fontFamily="mono" fontSize="12px">
-        ΔE {value}
-      </Box>
-    </>
-  ),
-}))

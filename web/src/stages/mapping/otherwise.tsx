@@ -1,0 +1,112 @@
+import { chakra, Flex, Input, Text } from '@chakra-ui/react'
+import { type Becoming, canInherit, readRoleColor } from '@undo-ink/core'
+import { useId, useState } from 'react'
+import { ActButton } from '../../components/act-button.tsx'
+import { Choice } from '../../components/choice.tsx'
+import { PopupButton } from '../../components/popup-button.tsx'
+import { Swatch } from '../../components/swatch.tsx'
+import { count, number } from '../../components/words.ts'
+import type { Row } from '../../work/standing.ts'
+import { useWork } from '../../work/work.tsx'
+import { apart } from './apart.ts'
+
+interface OtherwiseProps {
+  readonly row: Row
+  onGive(row: Row, to: Becoming): void
+}
+
+/** What a row can become beside a role: a colour, a follower of another, or its parent's colour. */
+export function Otherwise(props: OtherwiseProps) {
+  return (
+    <PopupButton label="Otherwise" width="290px">
+      {() => (
+        <Flex direction="column" gap="3" fontSize="13px">
+          <OwnColor {...props} />
+          <Following {...props} />
+          <Inheriting {...props} />
+        </Flex>
+      )}
+    </PopupButton>
+  )
+}
+
+function OwnColor({ row, onGive }: OtherwiseProps) {
+  const [typed, setTyped] = useState('')
+  const id = useId()
+  const isColor = typeof readRoleColor(typed) !== 'string'
+  return (
+    <chakra.form
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (isColor) onGive(row, { kind: 'color', color: typed.trim() })
+      }}
+    >
+      <label htmlFor={id}>A colour of no role</label>
+      <Flex gap="2" align="center" mt="1">
+        <Input
+          id={id}
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          size="xs"
+          fontFamily="mono"
+          fontSize="13px"
+          borderColor="strong"
+          autoComplete="off"
+          spellCheck={false}
+          placeholder="#5a6870"
+        />
+        <Swatch color={isColor ? typed : null} size="22px" />
+        <ActButton type="submit" h="28px" disabled={!isColor}>
+          Take it
+        </ActButton>
+      </Flex>
+    </chakra.form>
+  )
+}
+
+/** The clusters that are decided and that a row may follow, nearest first. */
+function Following({ row, onGive }: OtherwiseProps) {
+  const { rows } = useWork()
+  const leads = rows.filter(({ cluster, leads }) => leads && cluster.lead !== row.cluster.lead)
+  const nearest = leads.toSorted(
+    (a, b) => apart(row.cluster.lead, a.cluster.lead) - apart(row.cluster.lead, b.cluster.lead),
+  )
+  const [chosen, setChosen] = useState<string | null>(null)
+  const lead = chosen ?? nearest[0]?.cluster.lead
+  if (lead === undefined) return <Text color="soft">Nothing is decided yet that it could follow.</Text>
+  return (
+    <div>
+      <Flex gap="2" align="center" wrap="wrap">
+        <Choice
+          label="Keeps its place to"
+          value={lead}
+          options={nearest.map(({ cluster, shares }) => [cluster.lead, `${cluster.lead}, ${shares[0]?.text}`])}
+          onChoose={setChosen}
+        />
+        <Swatch color={lead} size="22px" />
+        <ActButton h="28px" onClick={() => onGive(row, { kind: 'follow', lead })}>
+          Follow it
+        </ActButton>
+      </Flex>
+    </div>
+  )
+}
+
+/** Says beforehand where a parent's colour cannot be written. */
+function Inheriting({ row, onGive }: OtherwiseProps) {
+  const { places } = useWork()
+  const can = places.some(row.indices).filter(canInherit).length
+  const cannot = row.indices.length - can
+  return (
+    <div>
+      <ActButton h="28px" disabled={can === 0} onClick={() => onGive(row, { kind: 'inherit' })}>
+        Take the parent’s colour
+      </ActButton>
+      <Text mt="1" fontSize="12px" color="soft">
+        {cannot === 0
+          ? `In ${count(can, 'place')}.`
+          : `In ${number(can)} of ${count(can + cannot, 'place')}: elsewhere it is no text, fill or stroke by itself, and stays open.`}
+      </Text>
+    </div>
+  )
+}
