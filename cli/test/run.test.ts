@@ -139,6 +139,24 @@ describe('undo-ink rewrite', () => {
     )
   })
 
+  it('writes what follows, and what takes its parent’s color where that can be written', async () => {
+    const input = site({ 'a.css': 'a{color:#7a2433;background:#7a2433} b{color:#943a4b} c{color:tan;background:tan}' })
+    const decisions = [
+      { target: { colors: ['#7a2433'] }, to: { role: 'primary' } },
+      { target: { colors: ['#943a4b'] }, to: { follow: 'rgb(122 36 51)' } },
+      { target: { colors: ['tan'] }, to: { inherit: true } },
+    ]
+    await run(['rewrite', input, '--plan', plan(decisions), '--out', at('out')])
+    expect(readFileSync(at('out/a.css'), 'utf8')).toMatch(
+      /^a\{color:#0b6e74;background:#0b6e74\} b\{color:#2[\da-f]8[\da-f]{3}\} c\{color:inherit;background:tan\}$/,
+    )
+    const { status, error } = await run([
+      ...['rewrite', input, '--plan', plan([{ target: { colors: ['tan'] }, to: { follow: 'nothing' } }])],
+      ...['--out', at('out2')],
+    ])
+    expect([status, error]).toEqual([2, expect.stringContaining('decisions.0: nothing is not a color')])
+  })
+
   it('never writes over its input, nor over anything else', async () => {
     const input = site({ 'a.css': 'a{color:red}' })
     symlinkSync(input, at('link'))

@@ -29,6 +29,8 @@ export const planDocumentSchema = z
           to: z.union([
             z.strictObject({ role: z.string() }),
             z.strictObject({ color: z.string() }),
+            z.strictObject({ follow: z.string().describe('Another color of the folder; any CSS notation') }),
+            z.strictObject({ inherit: z.literal(true) }).describe("The color of the element's parent"),
             z.strictObject({ keep: z.literal(true) }),
           ]),
         }),

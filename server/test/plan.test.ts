@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { planSchema } from '@undo-ink/contracts'
-import { foldPlan, type PlanEvent } from '@undo-ink/core'
+import { type Decision, foldPlan, type PlanEvent } from '@undo-ink/core'
 import { QueryTypes } from 'sequelize'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import yauzl from 'yauzl'
@@ -204,6 +204,56 @@ describe('the recoloured copy', () => {
     expect(files['css/a.css']?.toString()).toBe('/* é */a { color: #0B6E74; background: rgba(11, 110, 116, .5) }\r\n')
     expect(files['index.html']?.toString()).toBe(FILES['index.html'])
     expect((await getCopy(planId)).equals(copy)).toBe(true)
+  })
+})
+
+describe('what is decided otherwise than by a role', () => {
+  const SHEET = { 'a.css': 'a{color:#7a2433} b{color:#943a4b;background:#943a4b} c{color:tan}' }
+  const of = (color: string, to: Decision['to']): PlanEvent => ({
+    kind: 'decide',
+    decisions: [{ id: randomUUID(), target: { colors: [color] }, to }],
+  })
+
+  it('is written into the copy, and comes back in any order', async () => {
+    const { planId } = await siteWith(harness, 'Otherwise', SHEET)
+    const sheet = async () => (await unzip(await getCopy(planId)))['a.css']?.toString()
+    const [lead, shade, tan] = [
+      of('#7a2433', { kind: 'color', color: '#0b6e74' }),
+      of('#943a4b', { kind: 'follow', lead: '#7a2433' }),
+      of('tan', { kind: 'inherit' }),
+    ].map((event, version) => ({ event, version }))
+    const idOf = (made: typeof lead) => (made?.event.kind === 'decide' ? (made.event.decisions[0]?.id ?? '') : '')
+    await send(planId, 0, of('#d2b48c', { kind: 'inherit' })).expect(201)
+    for (const made of [shade, lead, tan])
+      if (made) await send(planId, 1 + [shade, lead, tan].indexOf(made), made.event).expect(201)
+    const written = await sheet()
+    expect(written).toMatch(/^a\{color:#0b6e74\} b\{color:(#[\da-f]{6});background:\1\} c\{color:inherit\}$/)
+    // What follows a lead that was taken back stays as it came.
+    await send(planId, 4, { kind: 'take-back', decisions: [idOf(lead)] }).expect(201)
+    expect(await sheet()).toBe(SHEET['a.css'].replace('tan', 'inherit'))
+    await send(planId, 5, { kind: 'undo' }).expect(201)
+    expect(await sheet()).toBe(written)
+  })
+
+  it('is refused where its color is none, or see-through', async () => {
+    const { planId } = await siteWith(harness, 'No colour', SHEET)
+    for (const color of ['nonsense', '#0008']) {
+      const { body } = await send(planId, 0, of('#7a2433', { kind: 'color', color })).expect(422)
+      expect([body.code, body.detail]).toEqual(['invalid-event', color])
+    }
+  })
+
+  it('has clusters by hand among its events', async () => {
+    const { planId } = await siteWith(harness, 'By hand', SHEET)
+    await send(planId, 0, { kind: 'group', colors: ['#7a2433', '#943a4b'] }).expect(201)
+    await send(planId, 1, { kind: 'lead', color: '#943a4b' }).expect(201)
+    const { body } = await send(planId, 2, { kind: 'ungroup', colors: ['#7a2433'] }).expect(201)
+    const plan = planSchema.parse(body)
+    const { byHand } = foldPlan(
+      plan.start,
+      plan.events.map(({ event }) => event),
+    )
+    expect(byHand).toEqual({ groups: [['#943a4b']], leads: ['#943a4b'] })
   })
 })
 

@@ -3,6 +3,7 @@ import { basename, dirname, join, resolve, sep } from 'node:path'
 import { type PlanDocument, planDocumentSchema } from '@undo-ink/contracts'
 import {
   applyEdits,
+  type Becoming,
   changesInPlace,
   type Decision,
   decode,
@@ -12,7 +13,6 @@ import {
   opaqueKey,
   parseColor,
   type Resolve,
-  type Role,
   resolver,
 } from '@undo-ink/core'
 import { Misuse } from '../misuse.ts'
@@ -49,25 +49,28 @@ function rewritten({ path, reading }: FolderFile, bytes: Buffer, resolvePlace: R
   return { bytes: encode(text, source.encoding), changes: changes.length, hex }
 }
 
-/** A color that is given without a role is a role that only its decision has. */
 function resolverOf({ palette, decisions }: PlanDocument): Resolve {
-  const roles: Role[] = rolesOf(palette)
+  const roles = rolesOf(palette)
   const made = decisions.map(({ target, to }, index): Decision => {
     const place = `decisions.${index}`
-    const colors = target.colors.map((text) => {
+    const keyOf = (text: string) => {
       const color = parseColor(text)
       if (!color) throw new Misuse(`${place}: ${text} is not a color`)
       return opaqueKey(color)
-    })
-    const decision = { id: place, target: { ...target, colors } }
-    if ('keep' in to) return { ...decision, to: { kind: 'keep' } }
-    if ('role' in to) {
-      if (!roles.some(({ id }) => id === to.role)) throw new Misuse(`${place}: the palette has no role ${to.role}`)
-      return { ...decision, to: { kind: 'role', role: to.role } }
     }
-    const [own] = rolesOf([{ role: place, color: to.color }])
-    if (own) roles.push(own)
-    return { ...decision, to: { kind: 'role', role: place } }
+    const becoming = (): Becoming => {
+      if ('keep' in to) return { kind: 'keep' }
+      if ('inherit' in to) return { kind: 'inherit' }
+      if ('follow' in to) return { kind: 'follow', lead: keyOf(to.follow) }
+      if ('role' in to) {
+        if (!roles.some(({ id }) => id === to.role)) throw new Misuse(`${place}: the palette has no role ${to.role}`)
+        return { kind: 'role', role: to.role }
+      }
+      // Checked as a role is.
+      rolesOf([{ role: place, color: to.color }])
+      return { kind: 'color', color: to.color }
+    }
+    return { id: place, target: { ...target, colors: target.colors.map(keyOf) }, to: becoming() }
   })
   return resolver(made, roles)
 }

@@ -1,0 +1,94 @@
+import { faults } from './axe.ts'
+import { expect, test } from './fixtures.ts'
+
+test('the tolerance is set on the curve of clusters, seen while it moves, and is one act', async ({
+  page,
+  app,
+  siteUrl,
+}) => {
+  const { snapshot } = await (await fetch(`${app.url}/api/sites/${siteUrl.split('/').at(-1)}`)).json()
+  const acts = async () => (await (await fetch(`${app.url}/api/plans/${snapshot.planId}`)).json()).version
+  await page.goto(`${siteUrl}/mapping/clusters`)
+  const slider = page.getByRole('slider', { name: /^Tolerance on the curve/ })
+  await expect(page.getByText(/^73 clusters stand for 119 colours/)).toBeVisible()
+  await slider.focus()
+  await page.keyboard.down('ArrowRight')
+  await page.keyboard.down('ArrowRight')
+  await expect(slider).toHaveAttribute('aria-valuetext', /^ΔE 2\.2, near: \d\d clusters$/)
+  // Not yet an act: the key is still down.
+  expect(await acts()).toBe(1)
+  await page.keyboard.up('ArrowRight')
+  await expect.poll(acts).toBe(2)
+  await page.reload()
+  await expect(slider).toHaveValue('2.2')
+  await page.getByRole('radio', { name: /^similar/ }).click()
+  await expect(slider).toHaveValue('5')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(slider).toHaveValue('2.2')
+  expect(await faults(page)).toEqual([])
+})
+
+test('the shades of a decided colour follow it as one act, and are open again when it is taken back', async ({
+  page,
+  siteUrl,
+}) => {
+  await page.goto(`${siteUrl}/mapping/clusters`)
+  await page.getByRole('button', { name: 'primary', exact: true }).click()
+  await page.getByRole('button', { name: /^Let its \d+ open shades follow$/ }).click()
+  const shade = page.getByRole('row', { name: /#943a4b/ })
+  await expect(shade).toContainText('follows #7a2433')
+  await expect(page.getByText('all saved')).toBeVisible()
+  await page.reload()
+  await expect(shade).toContainText('follows #7a2433')
+  await page.getByRole('button', { name: 'Leave it open' }).click()
+  await expect(shade).toContainText('open: what it follows is open')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(shade).toContainText('follows #7a2433')
+  await page.getByRole('button', { name: 'History' }).click()
+  await expect(page.getByText(/#943a4b|colours follows #7a2433/).first()).toBeVisible()
+})
+
+test('a cluster takes a colour of no role, or its parent’s; what cannot be written so is said before', async ({
+  page,
+  siteUrl,
+}) => {
+  await page.goto(`${siteUrl}/mapping/clusters`)
+  const row = page.getByRole('row', { name: /#7a2433/ })
+  await page.getByRole('button', { name: 'Otherwise' }).click()
+  const popup = page.getByRole('dialog', { name: 'Otherwise' })
+  await expect(popup.getByText('Nothing is decided yet that it could follow.')).toBeVisible()
+  await expect(popup.getByText(/^In 13 of 56 places: elsewhere it is no text, fill or stroke by itself/)).toBeVisible()
+  await popup.getByLabel('A colour of no role').fill('rgb(10 20 30)')
+  expect(await faults(page)).toEqual([])
+  await popup.getByRole('button', { name: 'Take it' }).click()
+  await expect(row).toContainText('#0a141e')
+  await popup.getByRole('button', { name: 'Take the parent’s colour' }).click()
+  await expect(row).toContainText('43 open: it cannot take its parent’s colour, 13 the colour of its parent')
+  await page.keyboard.press('Escape')
+  await page.goto(`${siteUrl}/handover`)
+  await expect(page.getByText('inherit').first()).toBeVisible()
+})
+
+test('clusters are put together and taken apart by hand, and stay so when the tolerance moves', async ({
+  page,
+  siteUrl,
+}) => {
+  await page.goto(`${siteUrl}/mapping/clusters`)
+  await page.getByRole('button', { name: 'By hand' }).click()
+  const popup = page.getByRole('dialog', { name: 'By hand' })
+  await popup.getByRole('checkbox', { name: 'Tick #7d2838' }).check()
+  expect(await faults(page)).toEqual([])
+  await popup.getByRole('button', { name: 'Set the ticked apart' }).click()
+  await expect(page.getByText(/^74 clusters stand for/)).toBeVisible()
+  await popup.getByRole('combobox', { name: 'Put together with' }).selectOption('#7d2838')
+  await popup.getByRole('button', { name: 'Join' }).click()
+  await expect(page.getByText(/^73 clusters stand for/)).toBeVisible()
+  const row = page.getByRole('row', { name: /#7a2433/ })
+  await expect(row).toContainText('by hand')
+  await page.keyboard.press('Escape')
+  await page.getByRole('radio', { name: /^just noticeable/ }).click()
+  await expect(row).toContainText('56 places')
+  await page.getByRole('button', { name: 'By hand' }).click()
+  await popup.getByRole('button', { name: 'Let the tolerance decide' }).click()
+  await expect(row).not.toContainText('by hand')
+})
