@@ -51,7 +51,7 @@ test('the sites and the first intake have no fault that axe finds', async ({ pag
 
 test('the keyboard alone reaches every part', async ({ page, siteUrl }) => {
   await page.goto(`${siteUrl}/mapping/clusters`)
-  await expect(page.getByRole('row', { name: /#7a2433/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /^#7a2433/ })).toBeVisible()
   const reached = new Set<string>()
   for (let i = 0; i < 45; i++) {
     await page.keyboard.press('Tab')

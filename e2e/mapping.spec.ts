@@ -35,7 +35,7 @@ test('the shades of a decided colour follow it as one act, and are open again wh
   await page.goto(`${siteUrl}/mapping/clusters`)
   await page.getByRole('button', { name: 'primary', exact: true }).click()
   await page.getByRole('button', { name: /^Let its \d+ open shades follow$/ }).click()
-  const shade = page.getByRole('row', { name: /#943a4b/ })
+  const shade = page.getByRole('row', { name: /^#943a4b/ })
   await expect(shade).toContainText('follows #7a2433')
   await expect(page.getByText('all saved')).toBeVisible()
   await page.reload()
@@ -53,7 +53,7 @@ test('a cluster takes a colour of no role, or its parent’s; what cannot be wri
   siteUrl,
 }) => {
   await page.goto(`${siteUrl}/mapping/clusters`)
-  const row = page.getByRole('row', { name: /#7a2433/ })
+  const row = page.getByRole('row', { name: /^#7a2433/ })
   await page.getByRole('button', { name: 'Otherwise' }).click()
   const popup = page.getByRole('dialog', { name: 'Otherwise' })
   await expect(popup.getByText('Nothing is decided yet that it could follow.')).toBeVisible()
@@ -83,7 +83,7 @@ test('clusters are put together and taken apart by hand, and stay so when the to
   await popup.getByRole('combobox', { name: 'Put together with' }).selectOption('#7d2838')
   await popup.getByRole('button', { name: 'Join' }).click()
   await expect(page.getByText(/^73 clusters stand for/)).toBeVisible()
-  const row = page.getByRole('row', { name: /#7a2433/ })
+  const row = page.getByRole('row', { name: /^#7a2433/ })
   await expect(row).toContainText('by hand')
   await page.keyboard.press('Escape')
   await page.getByRole('radio', { name: /^just noticeable/ }).click()

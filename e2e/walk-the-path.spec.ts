@@ -33,7 +33,7 @@ test('from a ZIP to a recoloured copy, on the screen alone', async ({ page, app 
 
   await page.getByRole('link', { name: /^Clusters/ }).click()
   await expect(page.getByText('2 clusters stand for 3 colours. 0 are decided, 2 are open.')).toBeVisible()
-  await page.getByRole('row', { name: /#7a2433/ }).click()
+  await page.getByRole('row', { name: /^#7a2433/ }).click()
   await page.getByRole('button', { name: /^primary/ }).click()
   await expect(page.getByText('1 is decided, 1 is open.')).toBeVisible()
   await expect(page.getByTestId('becomes')).toHaveText('becomes 2 of 3')
@@ -136,7 +136,7 @@ test('a cluster with several uses is decided apart, and a decision holds colours
 }) => {
   await page.goto(`${siteUrl}/mapping`)
   await page
-    .getByRole('row', { name: /#ffffff/ })
+    .getByRole('row', { name: /^#ffffff/ })
     .first()
     .click()
   await page.getByRole('grid', { name: /^Clusters/ }).focus()

@@ -1,10 +1,11 @@
-import type { Becoming } from '@undo-ink/core'
+import type { Becoming, OpaqueKey, Role, Suggestion } from '@undo-ink/core'
 import { useCallback } from 'react'
 import { VirtualGrid } from '../../components/virtual-grid.tsx'
 import type { Row } from '../../work/standing.ts'
 import { useWork } from '../../work/work.tsx'
 import { ClusterRow, COLUMNS, canOpen, rowId } from './cluster-row.tsx'
 import { decidedApart, roleAt } from './deciding.ts'
+import { REASON_WORDS, suggestionsOf, suggestionText, surenessName } from './suggesting.ts'
 
 const CLUSTER_ROW = 62
 const PART_ROW = 42
@@ -15,14 +16,26 @@ interface ClusterListProps {
   readonly rows: readonly Row[]
   readonly selected: Row | null
   readonly opened: ReadonlySet<string>
+  readonly suggested: ReadonlyMap<OpaqueKey, readonly Suggestion[]>
   onSelect(key: string): void
   onGive(row: Row, to: Becoming): void
   onLeaveOpen(row: Row): void
+  onTake(row: Row): void
   onToggle(row: Row): void
 }
 
 /** The clusters, most used first, each with what becomes of it. The list has the focus; keys act on its selected row. */
-export function ClusterList({ rows, selected, opened, onSelect, onGive, onLeaveOpen, onToggle }: ClusterListProps) {
+export function ClusterList({
+  rows,
+  selected,
+  opened,
+  suggested,
+  onSelect,
+  onGive,
+  onLeaveOpen,
+  onTake,
+  onToggle,
+}: ClusterListProps) {
   const { roles, state } = useWork()
   const at = rows.findIndex(({ key }) => key === selected?.key)
   const heightOf = useCallback((index: number) => (rows[index]?.use === null ? CLUSTER_ROW : PART_ROW), [rows])
@@ -32,6 +45,7 @@ export function ClusterList({ rows, selected, opened, onSelect, onGive, onLeaveO
     if (role) onGive(selected, { kind: 'role', role: role.id })
     else if (letter === 'k') onGive(selected, { kind: 'keep' })
     else if (letter === 'o') onLeaveOpen(selected)
+    else if (letter === 't') onTake(selected)
     else if (letter === 'u' && canOpen(selected)) onToggle(selected)
     else return false
     return true
@@ -60,6 +74,8 @@ export function ClusterList({ rows, selected, opened, onSelect, onGive, onLeaveO
             selected={row.key === selected?.key}
             opened={opened.has(row.cluster.lead)}
             apart={decidedApart(row, state).join(', ')}
+            suggestion={row.open === row.indices.length ? suggestionLine(suggestionsOf(row, suggested), roles) : null}
+            onTake={onTake}
             onSelect={onSelect}
             onToggle={onToggle}
           />
@@ -67,4 +83,12 @@ export function ClusterList({ rows, selected, opened, onSelect, onGive, onLeaveO
       }}
     />
   )
+}
+
+/** What is suggested for a row and why, in a line each; null: nothing. */
+function suggestionLine(found: readonly Suggestion[], roles: readonly Role[]): string | null {
+  const [first] = found
+  if (!first) return null
+  const what = found.map((each) => suggestionText(each, roles)).join('; ')
+  return `${what}\n${surenessName(Math.min(...found.map(({ sureness }) => sureness)))}: ${REASON_WORDS[first.why]}`
 }

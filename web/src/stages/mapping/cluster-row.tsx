@@ -8,7 +8,7 @@ import { count, number } from '../../components/words.ts'
 import type { Row, Share } from '../../work/standing.ts'
 import { useView } from '../../work/view-store.ts'
 
-export const COLUMNS = '58px minmax(130px, 1fr) minmax(120px, .9fr) 76px minmax(150px, 1.4fr) 64px'
+export const COLUMNS = '58px minmax(130px, 1fr) minmax(120px, .9fr) 76px minmax(150px, 1.4fr) 124px'
 
 /** Whether a row has several uses to open into, or is one of them. */
 export function canOpen({ use, uses }: Row): boolean {
@@ -26,6 +26,9 @@ interface ClusterRowProps {
   readonly opened: boolean
   /** The uses that are decided apart, as a text. */
   readonly apart: string
+  /** What is suggested, and why, on two lines; null: nothing. */
+  readonly suggestion: string | null
+  onTake(row: Row): void
   onSelect(key: string): void
   onToggle(row: Row): void
 }
@@ -37,6 +40,8 @@ export const ClusterRow = memo(function ClusterRow({
   selected,
   opened,
   apart,
+  suggestion,
+  onTake,
   onSelect,
   onToggle,
 }: ClusterRowProps) {
@@ -105,14 +110,39 @@ export const ClusterRow = memo(function ClusterRow({
       <Box role="gridcell" minW="0">
         <Text fontSize="13px" fontWeight="600" lineClamp={2} title={sharesText(row)}>
           {sharesText(row)}
+          {suggestion === null ? null : (
+            <Text as="span" fontWeight="400">
+              . Suggested: <b>{suggestion.split('\n')[0]}</b>
+            </Text>
+          )}
         </Text>
+        {suggestion === null || part ? null : (
+          <Text fontSize="12px" color="soft" truncate title={suggestion.split('\n')[1]}>
+            {suggestion.split('\n')[1]}
+          </Text>
+        )}
         {apart ? (
           <Text fontSize="12px" color="soft" truncate>
             decided apart as {apart}
           </Text>
         ) : null}
       </Box>
-      <Box role="gridcell" textAlign="right">
+      <Flex role="gridcell" justify="flex-end" gap="1.5">
+        {suggestion === null ? null : (
+          <chakra.button
+            type="button"
+            tabIndex={-1}
+            aria-label={`Take what is suggested for ${row.cluster.lead}`}
+            onClick={(event) => {
+              event.stopPropagation()
+              onSelect(row.key)
+              onTake(row)
+            }}
+            {...SMALL_BUTTON}
+          >
+            take {selected ? <KeyCap>T</KeyCap> : null}
+          </chakra.button>
+        )}
         {!part && row.uses.length > 1 ? (
           <chakra.button
             type="button"
@@ -125,26 +155,30 @@ export const ClusterRow = memo(function ClusterRow({
               onSelect(row.key)
               onToggle(row)
             }}
-            display="inline-flex"
-            alignItems="center"
-            gap="1"
-            h="28px"
-            px="1.5"
-            fontSize="12px"
-            border="1px solid"
-            borderColor="strong"
-            borderRadius="3px"
-            bg="sheet"
-            cursor="pointer"
-            _hover={{ bg: 'tint' }}
+            {...SMALL_BUTTON}
           >
             uses {selected ? <KeyCap>U</KeyCap> : <span aria-hidden>{opened ? '▴' : '▾'}</span>}
           </chakra.button>
         ) : null}
-      </Box>
+      </Flex>
     </GridRow>
   )
 })
+
+const SMALL_BUTTON = {
+  display: 'inline-flex',
+  alignItems: 'center',
+  gap: '1',
+  h: '28px',
+  px: '1.5',
+  fontSize: '12px',
+  border: '1px solid',
+  borderColor: 'strong',
+  borderRadius: '3px',
+  bg: 'sheet',
+  cursor: 'pointer',
+  _hover: { bg: 'tint' },
+} as const
 
 function Uses({ row }: { row: Row }) {
   const most = row.uses[0]?.[1] ?? 1

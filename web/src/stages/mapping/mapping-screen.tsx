@@ -15,17 +15,22 @@ import { ConsequencePanel } from './consequence-panel.tsx'
 import { decide, decisionsOf } from './deciding.ts'
 import { NewerVersion } from './palette/newer-version.tsx'
 import { RoleTray } from './role-tray.tsx'
+import { decisionsFor, suggestedFor, suggestionsOf } from './suggesting.ts'
+import { TakeSuggestions } from './take-suggestions.tsx'
 import { ToleranceSlider } from './tolerance-slider.tsx'
 
 /** Near-duplicates as clusters, and what becomes of each. */
 export function MappingScreen() {
   const work = useWork()
-  const { rows, clusters, colors, state, store, roles, site, newerPalette } = work
+  const { rows, places, clusters, colors, state, store, roles, site, newerPalette } = work
   const stretch = useView((view) => view.stretch)
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set())
   const [params] = useSearchParams()
   const [selectedKey, setSelectedKey] = useState(params.get('row'))
   const [tried, setTried] = useState<Becoming | null>(null)
+  // What is seen of the clusters does not change with what is decided of them.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the rows are those of the clusters
+  const suggested = useMemo(() => suggestedFor(rows, places, roles), [clusters, places, roles])
   const listed = useMemo(() => {
     return rowsIn(rows, stretch).flatMap((row) => (opened.has(row.key) ? [row, ...partsOf(row, work)] : [row]))
   }, [rows, stretch, opened, work])
@@ -36,6 +41,10 @@ export function MappingScreen() {
   const leaveOpen = useStable((row: Row) => {
     const held = decisionsOf(row, state)
     if (held.length > 0) store.act({ kind: 'take-back', decisions: held.map(({ id }) => id) })
+  })
+  const take = useStable((row: Row) => {
+    const decisions = decisionsFor(row, suggestionsOf(row, suggested), () => crypto.randomUUID())
+    if (decisions.length > 0) store.act({ kind: 'decide', decisions })
   })
   const toggle = useStable((row: Row) => {
     const next = new Set(opened)
@@ -53,6 +62,7 @@ export function MappingScreen() {
         title="Mapping"
         sentence={`${count(rows.length, 'cluster stands', 'clusters stand')} for ${count(colors, 'colour')}. ${number(rows.length - open)} ${are(rows.length - open)} decided, ${number(open)} ${are(open)} open.`}
       >
+        {roles.length > 0 ? <TakeSuggestions all={suggested} /> : null}
         <ToleranceSlider />
       </StageHead>
       {newerPalette === null ? null : (
@@ -65,6 +75,8 @@ export function MappingScreen() {
           rows={listed}
           selected={selected}
           opened={opened}
+          suggested={suggested}
+          onTake={take}
           onSelect={setSelectedKey}
           onGive={give}
           onLeaveOpen={leaveOpen}

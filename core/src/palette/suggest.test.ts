@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest'
+import { readSource } from '../source/read.ts'
+import { observe } from './observation.ts'
+import type { Role } from './role.ts'
+import { suggestions } from './suggest.ts'
+
+const NAMES = [
+  'primary',
+  'text on primary',
+  'accent',
+  'ground',
+  'soft ground',
+  'text',
+  'soft text',
+  'line',
+  'link',
+  'error',
+]
+/** A brand whose colours are nowhere near those of the site. */
+const ROLES: Role[] = NAMES.map((name, i) => ({ id: name, name, color: `hsl(${i * 36} 90% ${20 + 6 * i}%)` }))
+
+const SHEET = `
+  body { background: #f6f1e7; color: #23303a }
+  p, li { color: #23303a } .lead, .intro { color: #23303a }
+  a { color: #1d5f9e } a:hover { color: #1d5f9e }
+  .btn { background: #7a2433; color: #fffefc } .btn:hover { background: #943a4b } .header { background: #7a2433 } h2 { color: #7a2433 }
+  .sale { background: #e0a526 } .offer { border-color: #e0a526; background: #e0a526 }
+  .meta { color: #6f7a82 } hr, td { border: 1px solid #8b949a } .panel { background: #efe8da }
+  .form-error { color: #c2185b } .form-error b { color: #c2185b }`
+
+/** What is suggested for each colour of a sheet, the most used first. */
+function suggested(sheet: string, roles: readonly Role[] = ROLES) {
+  const { occurrences } = readSource({ path: 'a.css', text: sheet, encoding: 'utf-8' })
+  const counts = new Map<string, number>()
+  for (const { color } of occurrences) counts.set(color, (counts.get(color) ?? 0) + 1)
+  const leads = [...counts].toSorted(([a, m], [b, n]) => n - m || (a < b ? -1 : 1)).map(([lead]) => lead)
+  return suggestions(
+    leads.map((lead) => ({ lead, seen: observe(occurrences.filter(({ color }) => color === lead)) })),
+    roles,
+  )
+}
+const first = (found: ReturnType<typeof suggested>, lead: string) => {
+  const [one] = found.get(lead) ?? []
+  return one && [one.to.kind === 'role' ? one.to.role : `follows ${one.to.lead}`, one.why]
+}
+
+describe('what is suggested', () => {
+  const found = suggested(SHEET)
+  it.each([
+    ['#f6f1e7', 'ground', 'page-ground'],
+    ['#23303a', 'text', 'page-text'],
+    ['#7a2433', 'primary', 'most-used-hue'],
+    ['#e0a526', 'accent', 'second-hue'],
+    ['#943a4b', 'follows #7a2433', 'shade'],
+    ['#fffefc', 'text on primary', 'light-text'],
+    ['#1d5f9e', 'link', 'links'],
+    ['#6f7a82', 'soft text', 'mid-text'],
+    ['#8b949a', 'line', 'grey-line'],
+    ['#efe8da', 'soft ground', 'light-ground'],
+    ['#c2185b', 'error', 'named'],
+  ])('%s to %s, since %s', (lead, to, why) => expect(first(found, lead)).toEqual([to, why]))
+
+  it('is the same whatever the colours of the brand, and never for a role that is not there', () => {
+    const others = ROLES.map((role, i) => ({ ...role, color: `hsl(${(i * 97) % 360} 70% 40%)` }))
+    const targets = (roles: readonly Role[]) =>
+      [...suggested(SHEET, roles)].map(([lead, all]) => [lead, all.map(({ to }) => to)])
+    expect(targets(others)).toEqual(targets(ROLES))
+    const few = suggested(SHEET, ROLES.slice(0, 1))
+    const roles = [...few.values()].flat().flatMap(({ to }) => (to.kind === 'role' ? [to.role] : []))
+    expect(new Set(roles)).toEqual(new Set(['primary']))
+  })
+
+  it('is apart for a use that speaks for something else', () => {
+    const all = suggested(`${SHEET} .footer { background: #8b949a } .x { color: #8b949a }`).get('#8b949a') ?? []
+    expect(all.map(({ use, to }) => [use, to.kind === 'role' && to.role])).toEqual([
+      [null, 'line'],
+      ['text', 'soft text'],
+    ])
+    expect(all.every(({ sureness }) => sureness > 0 && sureness <= 1)).toBe(true)
+  })
+
+  it('is nothing of nothing', () => expect(suggested('').size).toBe(0))
+})

@@ -1,0 +1,194 @@
+import type { OpaqueKey } from '../color/color.ts'
+import { deltaE2000, labOf } from '../color/difference.ts'
+import { parseColor } from '../color/literal.ts'
+import { toSpace } from '../color/space.ts'
+import type { Use } from '../source/occurrence.ts'
+import type { Observation, UseObservation } from './observation.ts'
+import { type Role, readRoleColor, sameRoleName } from './role.ts'
+
+/** Why something is suggested: what was seen of the color on the site. */
+export type Reason =
+  | 'page-ground'
+  | 'page-text'
+  | 'light-ground'
+  | 'dark-text'
+  | 'mid-text'
+  | 'light-text'
+  | 'grey-line'
+  | 'links'
+  | 'most-used-hue'
+  | 'second-hue'
+  | 'shade'
+  | 'named'
+  | 'same-color'
+
+/** What a color, or one use of it, could become, and how sure that is. */
+export interface Suggestion {
+  /** null: every use. */
+  readonly use: Use | null
+  readonly to: { readonly kind: 'role'; readonly role: string } | { readonly kind: 'follow'; readonly lead: OpaqueKey }
+  /** 0 to 1 */
+  readonly sureness: number
+  readonly why: Reason
+}
+
+/** A cluster by its lead, with what is seen of it. */
+export interface Observed {
+  readonly lead: OpaqueKey
+  readonly seen: Observation
+}
+
+/** OKLCH chroma from which a color has a hue to an eye, and degrees within which two are of one hue: common practice, no source. */
+const HUE_FROM = 0.04
+const SAME_HUE = 25
+
+interface Color extends Observed {
+  readonly l: number
+  readonly c: number
+  readonly h: number
+}
+
+/** What the colors of a site are to each other. */
+interface Site {
+  readonly ground: Color | null
+  readonly text: Color | null
+  readonly primary: Color | null
+  readonly accent: Color | null
+}
+
+/**
+ * What each cluster could become, from what it is used for, its rank, its lightness and chroma, its relation to others and the names around it; never by nearness alone. The first suggestion is for
+ * all uses, further ones for the uses that speak for something else. Deterministic. @param clusters most used first
+ */
+export function suggestions(clusters: readonly Observed[], roles: readonly Role[]): Map<OpaqueKey, Suggestion[]> {
+  const colors = clusters.flatMap((each): Color[] => {
+    const color = parseColor(each.lead)
+    if (!color) return []
+    const [l, c, h] = toSpace('oklch', color)
+    return [{ ...each, l, c, h }]
+  })
+  const site = siteOf(colors)
+  return new Map(colors.map((color) => [color.lead, suggestedFor(color, site, roles)]))
+}
+
+function siteOf(colors: readonly Color[]): Site {
+  const most = (weight: (color: Color) => number) =>
+    colors.reduce<{ color: Color; weight: number } | null>((best, color) => {
+      const own = weight(color)
+      return own > (best?.weight ?? 0) ? { color, weight: own } : best
+    }, null)?.color ?? null
+  const of = (color: Color, use: Use) => color.seen.uses.get(use)
+  const ground = most((color) =>
+    color.l > 0.85 ? 10 * (of(color, 'ground')?.subjects.page ?? 0) + (of(color, 'ground')?.places ?? 0) / 100 : 0,
+  )
+  const text = most((color) =>
+    color.l < 0.5 && color.c < 0.06
+      ? 10 * (of(color, 'text')?.subjects.page ?? 0) + (of(color, 'text')?.places ?? 0) / 10
+      : 0,
+  )
+  const chromatic = (color: Color) =>
+    color.c < HUE_FROM || color === text ? 0 : color.seen.places + 5 * named(color, 'brand')
+  const primary = most(chromatic)
+  const accent = most((color) =>
+    primary && !isOneHue(color, primary) && onlyLinks(color) < 0.5 ? chromatic(color) + 5 * named(color, 'accent') : 0,
+  )
+  return { ground, text, primary, accent }
+}
+
+function named(color: Color, name: 'brand' | 'accent'): number {
+  return [...color.seen.uses.values()].reduce((sum, { names }) => sum + names[name], 0)
+}
+
+/** The share of a color's places that are the text of links. */
+function onlyLinks({ seen }: Color): number {
+  return (seen.uses.get('text')?.subjects.link ?? 0) / seen.places
+}
+
+function isOneHue(a: Color, b: Color): boolean {
+  return a.c >= HUE_FROM * 0.75 && Math.abs(((a.h - b.h + 540) % 360) - 180) <= SAME_HUE
+}
+
+function suggestedFor(color: Color, site: Site, roles: readonly Role[]): Suggestion[] {
+  const told = [...color.seen.uses].flatMap(([use, seen]) => {
+    const found = forUse(color, use, seen, site, roles)
+    return found ? [{ use, found, places: seen.places }] : []
+  })
+  const placesTo = (to: Suggestion['to']) =>
+    told.reduce((sum, { found, places }) => (isSame(found.to, to) ? sum + places : sum), 0)
+  const main = told.toSorted((a, b) => placesTo(b.found.to) - placesTo(a.found.to) || b.places - a.places)[0]
+  if (!main) return []
+  // What nothing is said of goes along; what speaks against is suggested apart.
+  const share = placesTo(main.found.to) / color.seen.places
+  return [
+    { ...main.found, use: null, sureness: round(main.found.sureness * (0.6 + 0.4 * share)) },
+    ...told
+      .filter(({ found }) => !isSame(found.to, main.found.to))
+      .map(({ use, found }): Suggestion => ({ ...found, use, sureness: round(found.sureness) })),
+  ]
+}
+
+function isSame(a: Suggestion['to'], b: Suggestion['to']): boolean {
+  return JSON.stringify(a) === JSON.stringify(b)
+}
+
+function round(sureness: number): number {
+  return Math.round(sureness * 100) / 100
+}
+
+type Found = Omit<Suggestion, 'use'>
+
+function forUse(color: Color, use: Use, seen: UseObservation, site: Site, roles: readonly Role[]): Found | null {
+  const role = (why: Reason, sureness: number, ...names: readonly string[]): Found | null => {
+    const found = names.flatMap((name) => roles.find((each) => sameRoleName(each.name, name)) ?? [])[0]
+    return found ? { to: { kind: 'role', role: found.id }, sureness, why } : null
+  }
+  const same = roles.find((each) => isVery(each, color))
+  if (same && color.c >= HUE_FROM) return { to: { kind: 'role', role: same.id }, sureness: 0.9, why: 'same-color' }
+  const share = (count: number) => count / seen.places
+  for (const [name, ...names] of SAID) if (share(seen.names[name]) >= 0.5) return role('named', 0.7, ...names)
+  if (color === site.primary)
+    return role('most-used-hue', use === 'text' && share(seen.subjects.link) > 0.5 ? 0.6 : 0.85, 'primary')
+  if (color === site.accent) return role('second-hue', 0.8, 'accent')
+  if (use === 'text' && color.c >= HUE_FROM && share(seen.subjects.link) >= 0.5) return role('links', 0.75, 'link')
+  const family = [site.primary, site.accent].find((each) => each && isOneHue(color, each))
+  if (family)
+    return { to: { kind: 'follow', lead: family.lead }, sureness: color.c < HUE_FROM ? 0.4 : 0.65, why: 'shade' }
+  if (color.c >= HUE_FROM * 1.5) return null
+  return forGrey(color, use, site, role)
+}
+
+/** What a color of no hue is for, by its lightness. */
+function forGrey(
+  color: Color,
+  use: Use,
+  site: Site,
+  role: (why: Reason, sureness: number, ...names: readonly string[]) => Found | null,
+): Found | null {
+  if (use === 'text') {
+    if (color === site.text) return role('page-text', 0.9, 'text')
+    if (color.l > 0.85) return role('light-text', 0.7, 'text on primary')
+    return color.l < 0.45 ? role('dark-text', 0.75, 'text') : role('mid-text', 0.7, 'soft text')
+  }
+  if (use === 'ground') {
+    if (color === site.ground) return role('page-ground', 0.9, 'ground')
+    if (color.l > 0.97) return role('light-ground', 0.55, 'ground')
+    if (color.l > 0.85) return role('light-ground', 0.6, 'soft ground')
+    return color === site.text ? role('page-text', 0.5, 'text') : null
+  }
+  if (use === 'line' || use === 'stroke')
+    return color.l > 0.45 ? role('grey-line', 0.7, 'line') : role('dark-text', 0.5, 'text')
+  if (color === site.text || (use === 'fill' && color.l < 0.45)) return role('dark-text', 0.55, 'text')
+  return null
+}
+
+const SAID = [
+  ['error', 'error'],
+  ['success', 'success', 'notice'],
+  ['warning', 'warning', 'notice'],
+] as const
+
+/** Whether a role has the very color already: the site, or a part of it, is in the new brand. */
+function isVery(role: Role, { lead }: Color): boolean {
+  const [own, other] = [readRoleColor(role.color), parseColor(lead)]
+  return typeof own !== 'string' && other !== null && deltaE2000(labOf(own), labOf(other)) < 1
+}
