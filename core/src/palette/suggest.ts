@@ -40,7 +40,7 @@ export interface Observed {
 
 /** OKLCH chroma from which a color has a hue to an eye, and degrees within which two are of one hue: common practice, no source. */
 const HUE_FROM = 0.04
-const SAME_HUE = 25
+const SAME_HUE = 12
 
 interface Color extends Observed {
   readonly l: number
@@ -54,6 +54,7 @@ interface Site {
   readonly text: Color | null
   readonly primary: Color | null
   readonly accent: Color | null
+  readonly link: Color | null
 }
 
 /**
@@ -92,7 +93,8 @@ function siteOf(colors: readonly Color[]): Site {
   const accent = most((color) =>
     primary && !isOneHue(color, primary) && onlyLinks(color) < 0.5 ? chromatic(color) + 5 * named(color, 'accent') : 0,
   )
-  return { ground, text, primary, accent }
+  const link = most((color) => (color.c >= HUE_FROM && onlyLinks(color) >= 0.5 ? color.seen.places : 0))
+  return { ground, text, primary, accent, link }
 }
 
 function named(color: Color, name: 'brand' | 'accent'): number {
@@ -149,11 +151,12 @@ function forUse(color: Color, use: Use, seen: UseObservation, site: Site, roles:
   if (color === site.primary)
     return role('most-used-hue', use === 'text' && share(seen.subjects.link) > 0.5 ? 0.6 : 0.85, 'primary')
   if (color === site.accent) return role('second-hue', 0.8, 'accent')
-  if (use === 'text' && color.c >= HUE_FROM && share(seen.subjects.link) >= 0.5) return role('links', 0.75, 'link')
+  if (use === 'text' && color === site.link) return role('links', 0.8, 'link')
   const family = [site.primary, site.accent].find((each) => each && isOneHue(color, each))
   if (family)
     return { to: { kind: 'follow', lead: family.lead }, sureness: color.c < HUE_FROM ? 0.4 : 0.65, why: 'shade' }
-  if (color.c >= HUE_FROM * 1.5) return null
+  if (use === 'text' && color.c >= HUE_FROM && share(seen.subjects.link) >= 0.5) return role('links', 0.75, 'link')
+  if (color.c >= HUE_FROM) return null
   return forGrey(color, use, site, role)
 }
 
@@ -177,7 +180,7 @@ function forGrey(
   }
   if (use === 'line' || use === 'stroke')
     return color.l > 0.45 ? role('grey-line', 0.7, 'line') : role('dark-text', 0.5, 'text')
-  if (color === site.text || (use === 'fill' && color.l < 0.45)) return role('dark-text', 0.55, 'text')
+  if (color === site.text) return role('dark-text', 0.55, 'text')
   return null
 }
 

@@ -1,0 +1,81 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join, relative } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { expect, it } from 'vitest'
+import { clustersAt } from '../src/cluster/clusters.ts'
+import { link } from '../src/cluster/linkage.ts'
+import { observe } from '../src/palette/observation.ts'
+import type { Role } from '../src/palette/role.ts'
+import { type Suggestion, suggestions } from '../src/palette/suggest.ts'
+import { classify } from '../src/source/classify.ts'
+import { readSource } from '../src/source/read.ts'
+
+const DEMO = fileURLToPath(new URL('../../demo/', import.meta.url))
+const json = (name: string) => JSON.parse(readFileSync(join(DEMO, name), 'utf8'))
+const roles: Role[] = json('brand.json').roles
+const key: { colors: string[]; use?: string; right: string[] }[] = json('answer-key.json').answers
+
+const places = readdirSync(join(DEMO, 'site'), { recursive: true, withFileTypes: true })
+  .filter((entry) => entry.isFile())
+  .map((entry) => join(entry.parentPath, entry.name))
+  .toSorted()
+  .flatMap((path) => {
+    const { source } = classify(relative(join(DEMO, 'site'), path), readFileSync(path), 8 * 1024 * 1024)
+    return source ? readSource(source).occurrences : []
+  })
+const counts = new Map<string, number>()
+for (const { color } of places) counts.set(color, (counts.get(color) ?? 0) + 1)
+
+/** What is suggested for each place, by the clusters that Mapping begins with. */
+function suggestedPlaces() {
+  const clusters = clustersAt(link(counts.keys()), 2, counts)
+  const clusterOf = new Map(clusters.flatMap((cluster) => cluster.members.map((color) => [color, cluster] as const)))
+  const found = suggestions(
+    clusters.map(({ lead, members }) => ({
+      lead,
+      seen: observe(places.filter(({ color }) => members.includes(color))),
+    })),
+    roles,
+  )
+  return places.map((place) => {
+    const all = found.get(clusterOf.get(place.color)?.lead ?? '') ?? []
+    return { place, suggestion: all.findLast(({ use }) => use === null || use === place.use) ?? null, all: found }
+  })
+}
+
+const nameOf = (to: Suggestion['to'], all: ReadonlyMap<string, readonly Suggestion[]>): string => {
+  if (to.kind === 'role') return roles.find(({ id }) => id === to.role)?.name ?? ''
+  const lead = all.get(to.lead)?.[0]
+  return `follow ${lead?.to.kind === 'role' ? nameOf(lead.to, all) : '?'}`
+}
+const answerOf = ({ color, use }: { color: string; use: string }) =>
+  key.find((each) => each.use === use && each.colors.includes(color)) ??
+  key.find((each) => each.use === undefined && each.colors.includes(color))
+
+it('what is suggested on the demo agrees with a key that it cannot see', () => {
+  const told = suggestedPlaces().flatMap(({ place, suggestion, all }) => {
+    const answer = answerOf(place)
+    if (!answer) return []
+    const said = suggestion ? nameOf(suggestion.to, all) : null
+    return [{ place, said, sureness: suggestion?.sureness ?? 0, isRight: said !== null && answer.right.includes(said) }]
+  })
+  const suggested = told.filter(({ said }) => said !== null)
+  const right = (some: typeof told) => some.filter(({ isRight }) => isRight).length / Math.max(1, some.length)
+  const bands = [
+    [0, 0.6],
+    [0.6, 0.8],
+    [0.8, 1.01],
+  ].map(([from = 0, to = 1]) => {
+    const some = suggested.filter(({ sureness }) => sureness >= from && sureness < to)
+    return { from, places: some.length, right: right(some) }
+  })
+  const percent = (share: number) => `${Math.round(100 * share)} %`
+  process.stdout.write(
+    `demo: ${told.length} of ${places.length} places in the key, suggested for ${percent(suggested.length / told.length)}, right ${percent(right(suggested))}; by sureness ${bands.map(({ from, places, right }) => `from ${from}: ${percent(right)} of ${places}`).join(', ')}\n`,
+  )
+  expect(suggested.length / told.length).toBeGreaterThan(0.8)
+  expect(right(suggested)).toBeGreaterThan(0.9)
+  // Sureness means something: each band is right more often than the one below.
+  expect(bands.map((band) => band.right)).toEqual(bands.map((band) => band.right).toSorted((a, b) => a - b))
+  expect(told.length / places.length).toBeGreaterThan(0.95)
+})
