@@ -48,6 +48,20 @@ test('the shades of a decided colour follow it as one act, and are open again wh
   await expect(page.getByText(/#943a4b|colours follows #7a2433/).first()).toBeVisible()
 })
 
+test('what would no longer be seen is said before it is decided: a hover that looks like rest', async ({
+  page,
+  siteUrl,
+}) => {
+  await page.goto(`${siteUrl}/mapping/clusters`)
+  await page.getByRole('button', { name: 'primary', exact: true }).click()
+  await page.getByRole('row', { name: /^#943a4b/ }).click()
+  await page.getByRole('button', { name: 'primary', exact: true }).focus()
+  const panel = page.getByRole('region', { name: 'Consequence' })
+  await expect(panel.getByText('A state would look like rest')).toBeVisible()
+  await expect(panel).toContainText(/would not change any more: hover, and \d+ others? too/)
+  expect(await faults(page)).toEqual([])
+})
+
 test('a cluster takes a colour of no role, or its parent’s; what cannot be written so is said before', async ({
   page,
   siteUrl,

@@ -8,7 +8,7 @@ import { count, number } from '../../components/words.ts'
 import type { Row } from '../../work/standing.ts'
 import { useWork } from '../../work/work.tsx'
 import { ByHand } from './by-hand.tsx'
-import { consequenceOf, type PairChange } from './consequence.ts'
+import { type Consequence, consequenceOf, type PairChange } from './consequence.ts'
 import { decidedApart } from './deciding.ts'
 import { Family } from './family.tsx'
 import { Otherwise } from './otherwise.tsx'
@@ -87,6 +87,7 @@ export function ConsequencePanel({ row, tried, onGive, onLeaveOpen }: Consequenc
           .
         </Note>
       ) : null}
+      {role && consequence.lost.length > 0 ? <Lost lost={consequence.lost} /> : null}
       {pair && role ? <Pair pair={pair} /> : null}
       <Box fontSize="13px">
         <Text color="soft">Where</Text>
@@ -164,5 +165,21 @@ function Pair({ pair: { subject, before, after } }: { pair: PairChange }) {
         ))}
       </Flex>
     </Box>
+  )
+}
+
+/** What could be seen before and could not be after. */
+function Lost({ lost }: { lost: Consequence['lost'] }) {
+  const [first] = lost
+  if (!first) return null
+  const isState = first.kind === 'state-like-rest'
+  return (
+    <Note shape="▲" title={isState ? 'A state would look like rest' : 'A line would be lost in its ground'}>
+      <Text as="span" fontFamily="mono">
+        {first.subject}
+      </Text>{' '}
+      {isState ? `would not change any more: ${first.state}` : 'would have line and ground of one colour'}
+      {lost.length > 1 ? `, and ${count(lost.length - 1, 'other')} too` : ''}.
+    </Note>
   )
 }

@@ -33,6 +33,27 @@ describe('what a decision would do', () => {
     expect(pale.vanishing.map(({ subject }) => subject)).toEqual(['.a', '.b:hover'])
   })
 
+  it('warns of a state that would look like rest, and of a line that would be lost', () => {
+    const text = '.k { background: #7a2433; border: 1px solid #ffffff } .k:hover { background: #943a4b }'
+    const own = new SitePlaces(
+      ledgerOf([{ path: 'a.css', ...readSource({ path: 'a.css', text, encoding: 'utf-8' }) }]),
+      {
+        files: [{ path: 'a.css', id: 'f' }],
+      } as never,
+    )
+    const of = (lead: string, role: string, decisions: Decision[] = []) => {
+      const cluster = { lead, members: [lead], count: 1, byHand: false }
+      const all = resolveLedger(own.ledger, [], [])
+      return consequenceOf(rowOf(own, all, cluster), { kind: 'role', role }, own, decisions, roles).lost.map(
+        ({ kind, subject, state }) => [kind, subject, state],
+      )
+    }
+    const teal: Decision = { id: 't', target: { colors: ['#7a2433'] }, to: { kind: 'role', role: 'teal' } }
+    expect(of('#943a4b', 'teal')).toEqual([])
+    expect(of('#943a4b', 'teal', [teal])).toEqual([['state-like-rest', '.k', 'hover']])
+    expect(of('#ffffff', 'teal', [teal])).toEqual([['line-in-ground', '.k', null]])
+  })
+
   it('leaves out places that a narrower decision holds', () => {
     const text: Decision = { id: 'x', target: { colors: ['#7a2433'], use: 'text' }, to: { kind: 'keep' } }
     expect(consequenceOf(row('#7a2433'), { kind: 'role', role: 'teal' }, places, [text], roles).places).toBe(2)

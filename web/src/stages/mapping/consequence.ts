@@ -1,5 +1,8 @@
 import {
   type Becoming,
+  type Collision,
+  type Color,
+  collisions,
   contrast,
   type Decision,
   declaredPairs,
@@ -32,6 +35,8 @@ export interface Consequence {
   readonly worst: PairChange | null
   /** Pairs that could be told apart before and cannot be after. */
   readonly vanishing: readonly PairChange[]
+  /** Lines and states that could be seen before and cannot be after. */
+  readonly lost: readonly Collision<PlaceOf>[]
 }
 
 /** Below this ratio nobody reads a text (common practice, no source). */
@@ -53,8 +58,10 @@ export function consequenceOf(
   })
   const now = resolver(decisions, roles)
   const touched = new Set(taken.map(({ index }) => index))
-  const pairs = [...new Set(taken.map(({ path }) => path))]
-    .flatMap((path) => declaredPairs(all.some(all.inFile(path))))
+  const subjects = new Set(taken.flatMap((place) => place.subjects))
+  const files = [...new Set(taken.map(({ path }) => path))].map((path) => all.some(all.inFile(path)))
+  const pairs = files
+    .flatMap((places) => declaredPairs(places))
     .filter(({ text, ground }) => touched.has(text.index) || touched.has(ground.index))
     .map(({ text, ground }): PairChange & { readonly now: number } => ({
       subject: text.selector ?? '',
@@ -68,7 +75,7 @@ export function consequenceOf(
     }))
   return {
     places: taken.length,
-    subjects: new Set(taken.flatMap(({ subjects }) => subjects)).size,
+    subjects: subjects.size,
     files: [...countBy(taken, ({ path }) => path)].toSorted((a, b) => b[1] - a[1]),
     inStates: taken.filter(({ states }) => states.length > 0).length,
     worst: pairs.reduce<PairChange | null>(
@@ -76,13 +83,27 @@ export function consequenceOf(
       null,
     ),
     vanishing: pairs.filter(({ after, now }) => after.ratio < VANISHED && now >= VANISHED),
+    lost: files
+      // Only what shares a subject with what is touched can collide with it.
+      .map((places) => places.filter(({ subjects: own }) => own.some((subject) => subjects.has(subject))))
+      .flatMap((places) =>
+        collisions(
+          places,
+          (place) => colorOf(place, now),
+          (place) => colorOf(place, resolve),
+        ),
+      )
+      .filter(({ one, other }) => touched.has(one.index) || touched.has(other.index)),
   }
 }
 
 /** What a place would be painted with. */
+function colorOf(place: PlaceOf, resolve: Resolve): Color {
+  return paintOf(resolve(place)) ?? parseColor(place.color) ?? { r: 0, g: 0, b: 0, alpha: 1 }
+}
+
 function painted(place: PlaceOf, resolve: Resolve): string {
-  const paint = paintOf(resolve(place))
-  return paint ? opaqueKey(paint) : place.color
+  return opaqueKey(colorOf(place, resolve))
 }
 
 function ratio(text: string, ground: string): number {
