@@ -89,7 +89,7 @@ test('two windows on one plan: the second is told what moved, and nothing is ove
   await other.keyboard.press('2')
   await expect(other.getByRole('alert')).toContainText('The plan was changed in another window')
   await expect(other.getByText('1 is decided')).toBeVisible()
-  await expect(other.getByRole('row', { name: /#7a2433/ })).toContainText('primary')
+  await expect(other.getByRole('row', { name: /^#7a2433/ })).toContainText('primary')
 })
 
 test('while the server is away acts wait, say so, and are recorded once when it is back', async ({

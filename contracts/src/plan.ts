@@ -139,6 +139,15 @@ export const planEventSchema = z
     z.strictObject({ kind: z.literal('group'), colors: handColorsSchema }).describe('One cluster at every tolerance'),
     z.strictObject({ kind: z.literal('ungroup'), colors: handColorsSchema }).describe('Clustered by tolerance again'),
     z.strictObject({ kind: z.literal('lead'), color: z.string().min(1).max(100) }).describe('Stands for its cluster'),
+    z
+      .strictObject({ kind: z.literal('return'), to: z.int().min(0).describe('Number of events') })
+      .describe('Everything is as it was after that many events'),
+    z
+      .strictObject({
+        kind: z.literal('point'),
+        name: z.string().trim().min(1, 'Give the point a name').max(80, 'At most 80 characters'),
+      })
+      .describe('A name for the moment, which changes nothing'),
     z.strictObject({ kind: z.literal('undo') }),
     z.strictObject({ kind: z.literal('redo') }),
   ])

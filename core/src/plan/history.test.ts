@@ -46,6 +46,32 @@ describe('the history', () => {
     expect(hand(lead('#1'), lead('#2'), lead('#1')).leads).toEqual(['#2', '#1'])
   })
 
+  it('returns to any moment without losing what came after', () => {
+    const back = (to: number): PlanEvent => ({ kind: 'return', to })
+    const point: PlanEvent = { kind: 'point', name: 'first round' }
+    const events = [decide('a'), point, decide('b'), { kind: 'tolerance', value: 5 } as const, back(1)]
+    expect(ids(...events)).toEqual(['a'])
+    expect(foldPlan(start, events)).toMatchObject({
+      tolerance: 2,
+      points: [{ name: 'first round', at: 1 }],
+      version: 5,
+    })
+    expect(ids(...events, decide('c'))).toEqual(['a', 'c'])
+    // Undone, it never was; and what came after can be returned to as well.
+    expect(ids(...events, undo)).toEqual(['a', 'b'])
+    expect(ids(...events, decide('c'), back(4))).toEqual(['a', 'b'])
+    expect(ids(...events, decide('c'), back(4), undo)).toEqual(['a', 'c'])
+    expect(ids(...events, back(0))).toEqual([])
+    // To a moment when something was undone.
+    expect(ids(decide('a'), decide('b'), undo, decide('c'), back(3))).toEqual(['a'])
+    expect(eventProblem(foldPlan(start, events), back(6))).toBe('not-yet')
+    expect(eventProblem(foldPlan(start, events), back(5))).toBeNull()
+  })
+
+  it('ends no redo by naming a point', () => {
+    expect(ids(decide('a'), undo, { kind: 'point', name: 'x' }, redo)).toEqual(['a'])
+  })
+
   it('tells what cannot be added', () => {
     const empty = foldPlan(start, [])
     const one = foldPlan(start, [decide('a')])

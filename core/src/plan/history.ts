@@ -17,9 +17,22 @@ export type Act =
   | { readonly kind: 'ungroup'; readonly colors: readonly OpaqueKey[] }
   /** It stands for its cluster. */
   | { readonly kind: 'lead'; readonly color: OpaqueKey }
+  /** Everything is as it was after that many events. */
+  | { readonly kind: 'return'; readonly to: number }
 
-/** What the append-only history holds: acts, and the undoing and redoing of them. */
-export type PlanEvent = Act | { readonly kind: 'undo' } | { readonly kind: 'redo' }
+/** What the append-only history holds: acts, the undoing and redoing of them, and points that are given a name, which change nothing. */
+export type PlanEvent =
+  | Act
+  | { readonly kind: 'undo' }
+  | { readonly kind: 'redo' }
+  | { readonly kind: 'point'; readonly name: string }
+
+/** A moment of the history that was given a name. */
+export interface Point {
+  readonly name: string
+  /** Events up to it. */
+  readonly at: number
+}
 
 /** Where a plan stands after its events. */
 export interface PlanState {
@@ -31,6 +44,9 @@ export interface PlanState {
   readonly tolerance: number
   readonly paletteVersion: number
   readonly byHand: ByHand
+  readonly points: readonly Point[]
+  /** Number of events. */
+  readonly version: number
   /** The acts that undo would take back next, last one at the end. */
   readonly done: readonly Act[]
   /** The acts that redo would make again, next one at the end. */
@@ -46,22 +62,42 @@ export interface PlanStart {
 export function foldPlan(start: PlanStart, events: readonly PlanEvent[]): PlanState {
   const done: Act[] = []
   let undone: Act[] = []
-  for (const event of events) {
+  const points: Point[] = []
+  /** The acts that held after as many events as some act returns to. */
+  const held = new Map<number, readonly Act[]>([[0, []]])
+  const wanted = new Set(events.flatMap((event) => (event.kind === 'return' ? [event.to] : [])))
+  events.forEach((event, i) => {
     if (event.kind === 'undo') {
       const act = done.pop()
       if (act) undone.push(act)
     } else if (event.kind === 'redo') {
       const act = undone.pop()
       if (act) done.push(act)
+    } else if (event.kind === 'point') {
+      points.push({ name: event.name, at: i })
     } else {
       done.push(event)
       undone = []
     }
-  }
-  return { ...applyActs(start, done), done, undone }
+    if (wanted.has(i + 1)) held.set(i + 1, [...done])
+  })
+  return { ...applyActs(start, lasting(done, held)), points, version: events.length, done, undone }
 }
 
-function applyActs(start: PlanStart, acts: readonly Act[]): Omit<PlanState, 'done' | 'undone'> {
+type Lasting = Exclude<Act, { readonly kind: 'return' }>
+
+/** The acts that count: one that returns to a moment stands for all that held then, and nothing before it counts. */
+function lasting(acts: readonly Act[], held: ReadonlyMap<number, readonly Act[]>): readonly Lasting[] {
+  const last = acts.findLastIndex(({ kind }) => kind === 'return')
+  const after = acts.slice(last + 1).filter((act): act is Lasting => act.kind !== 'return')
+  const back = acts[last]
+  return back?.kind === 'return' ? [...lasting(held.get(back.to) ?? [], held), ...after] : after
+}
+
+function applyActs(
+  start: PlanStart,
+  acts: readonly Lasting[],
+): Omit<PlanState, 'done' | 'undone' | 'points' | 'version'> {
   let { tolerance, paletteVersion } = start
   const decisions = new Map<string, Decision>()
   const corrections = new Map<string, Correction>()
@@ -114,6 +150,7 @@ export type EventProblem =
   | 'decision-exists'
   | 'decision-unknown'
   | 'corrected-already'
+  | 'not-yet'
 
 /** Why an event can't be added to a plan in this state, or null. */
 export function eventProblem(state: PlanState, event: PlanEvent): EventProblem | null {
@@ -134,6 +171,8 @@ export function eventProblem(state: PlanState, event: PlanEvent): EventProblem |
     }
     case 'take-back':
       return event.decisions.every(holds) ? null : 'decision-unknown'
+    case 'return':
+      return event.to <= state.version ? null : 'not-yet'
     default:
       return null
   }

@@ -1,5 +1,6 @@
-import { Box, Drawer, Flex, Portal, Text } from '@chakra-ui/react'
-import type { Becoming, PlanEvent, Role } from '@undo-ink/core'
+import { Box, chakra, Drawer, Flex, Input, Portal, Text } from '@chakra-ui/react'
+import type { Becoming, PlanEvent, Point, Role } from '@undo-ink/core'
+import { useState } from 'react'
 import { useStore } from 'zustand'
 import { ActButton } from '../components/act-button.tsx'
 import { count, number, time } from '../components/words.ts'
@@ -41,28 +42,79 @@ function Events() {
     )
   const holding = new Set([...work.state.decisions, ...work.state.corrections].map(({ id }) => id))
   return (
-    <Box as="ol" listStyleType="none">
-      {events.toReversed().map(({ id, at, event }) => {
-        const made = madeBy(event)
-        const held = made.filter(({ id }) => holding.has(id))
-        return (
-          <Flex as="li" key={id} px="5" py="2" gap="3" align="center" borderBottom="1px solid" borderColor="edge">
-            <Box flex="1" minW="0">
-              <Text fontSize="13px">{describe(event, work)}</Text>
-              <Text fontSize="12px" color="soft">
-                {time(at)}
-                {made.length > 0 && held.length === 0 ? ' · no longer holds' : ''}
-              </Text>
-            </Box>
-            {held.length > 0 ? (
-              <ActButton onClick={() => work.store.act({ kind: 'take-back', decisions: held.map((each) => each.id) })}>
-                Take back
-              </ActButton>
-            ) : null}
-          </Flex>
-        )
-      })}
-    </Box>
+    <>
+      <NamePoint />
+      <Box as="ol" listStyleType="none">
+        {events.toReversed().map(({ id, seq, at, event }) => {
+          const made = madeBy(event)
+          const held = made.filter(({ id }) => holding.has(id))
+          return (
+            <Flex as="li" key={id} px="5" py="2" gap="3" align="center" borderBottom="1px solid" borderColor="edge">
+              <Box flex="1" minW="0">
+                <Text fontSize="13px">{describe(event, work)}</Text>
+                <Text fontSize="12px" color="soft">
+                  {time(at)}
+                  {made.length > 0 && held.length === 0 ? ' · no longer holds' : ''}
+                </Text>
+              </Box>
+              {event.kind === 'point' ? (
+                <ActButton onClick={() => work.store.act({ kind: 'return', to: seq - 1 })}>Return to it</ActButton>
+              ) : null}
+              {held.length > 0 ? (
+                <ActButton
+                  onClick={() => work.store.act({ kind: 'take-back', decisions: held.map((each) => each.id) })}
+                >
+                  Take back
+                </ActButton>
+              ) : null}
+            </Flex>
+          )
+        })}
+      </Box>
+    </>
+  )
+}
+
+/** Gives the moment a name, to which one can return without losing what came after. */
+function NamePoint() {
+  const { store } = useWork()
+  const [name, setName] = useState('')
+  const trimmed = name.trim().slice(0, 80)
+  return (
+    <chakra.form
+      display="flex"
+      gap="2"
+      alignItems="center"
+      px="5"
+      py="2"
+      fontSize="13px"
+      borderBottom="1px solid"
+      borderColor="edge"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (trimmed === '') return
+        store.act({ kind: 'point', name: trimmed })
+        setName('')
+      }}
+    >
+      <chakra.label htmlFor="point" whiteSpace="nowrap">
+        Name this point
+      </chakra.label>
+      <Input
+        id="point"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        maxLength={80}
+        size="xs"
+        fontSize="13px"
+        borderColor="strong"
+        autoComplete="off"
+        placeholder="as shown to the client"
+      />
+      <ActButton type="submit" h="28px" disabled={trimmed === ''}>
+        Name it
+      </ActButton>
+    </chakra.form>
   )
 }
 
@@ -74,7 +126,7 @@ function madeBy(event: PlanEvent): readonly { readonly id: string }[] {
 /** Slips that are told one by one. */
 const MOST_TOLD = 3
 
-function describe(event: PlanEvent, { roles }: Work): string {
+function describe(event: PlanEvent, { roles, state }: Work): string {
   switch (event.kind) {
     case 'decide':
       return event.decisions
@@ -104,11 +156,19 @@ function describe(event: PlanEvent, { roles }: Work): string {
       return `${count(event.colors.length, 'colour')} clustered by tolerance again`
     case 'lead':
       return `${event.color} stands for its cluster`
+    case 'return':
+      return `Returned to ${pointText(event.to, state.points)}`
+    case 'point':
+      return `Point: ${event.name}`
     case 'undo':
       return 'Undone: the act before'
     case 'redo':
       return 'Redone'
   }
+}
+
+function pointText(to: number, points: readonly Point[]): string {
+  return points.find(({ at }) => at === to)?.name ?? (to === 0 ? 'the beginning' : `act ${to}`)
 }
 
 function decidedText(to: Becoming, roles: readonly Role[]): string {

@@ -161,15 +161,17 @@ function LoadedWork({
     () => (linkage ? clustersAt(linkage, tolerance, counts, state.byHand) : null),
     [linkage, tolerance, counts, state.byHand],
   )
-  const shown = useRef<readonly Row[]>([])
+  const shown = useRef<{ places: SitePlaces; rows: readonly Row[] }>({ places, rows: [] })
   const rows = useMemo(() => {
-    const before = new Map(shown.current.map((row) => [row.key, row]))
+    // Of a copy that was read anew, the places are others.
+    const last = shown.current.places === places ? shown.current.rows : []
+    const before = new Map(last.map((row) => [row.key, row]))
     const now = (clusters ?? []).map((cluster) => {
       const old = before.get(cluster.lead)
       return rowOf(places, outcomes, cluster, null, old && sameMembers(old.cluster, cluster) ? old : null)
     })
-    shown.current = reuseRows(shown.current, now)
-    return shown.current
+    shown.current = { places, rows: reuseRows(last, now) }
+    return shown.current.rows
   }, [clusters, places, outcomes])
   const work = useSame<Work>({
     site,

@@ -108,6 +108,7 @@ const PROBLEM_WORDS: Readonly<Record<EventProblem, string>> = {
   'decision-exists': 'This decision was made already',
   'decision-unknown': 'This decision was taken back already',
   'corrected-already': 'This slip was put right already',
+  'not-yet': 'The plan has not come as far as that',
 }
 
 async function checkEvent(plan: PlanRow, events: readonly PlanEventRow[], event: PlanEvent, transaction: Transaction) {

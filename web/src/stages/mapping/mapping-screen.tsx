@@ -15,22 +15,21 @@ import { ConsequencePanel } from './consequence-panel.tsx'
 import { decide, decisionsOf } from './deciding.ts'
 import { NewerVersion } from './palette/newer-version.tsx'
 import { RoleTray } from './role-tray.tsx'
-import { decisionsFor, suggestedFor, suggestionsOf } from './suggesting.ts'
+import { decisionsFor, suggestionsOf } from './suggesting.ts'
 import { TakeSuggestions } from './take-suggestions.tsx'
 import { ToleranceSlider } from './tolerance-slider.tsx'
+import { useSuggestions } from './use-suggestions.ts'
 
 /** Near-duplicates as clusters, and what becomes of each. */
 export function MappingScreen() {
   const work = useWork()
-  const { rows, places, clusters, colors, state, store, roles, site, newerPalette } = work
+  const { rows, clusters, colors, state, store, roles, site, newerPalette } = work
   const stretch = useView((view) => view.stretch)
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set())
   const [params] = useSearchParams()
   const [selectedKey, setSelectedKey] = useState(params.get('row'))
   const [tried, setTried] = useState<Becoming | null>(null)
-  // What is seen of the clusters does not change with what is decided of them.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the rows are those of the clusters
-  const suggested = useMemo(() => suggestedFor(rows, places, roles), [clusters, places, roles])
+  const suggested = useSuggestions()
   const listed = useMemo(() => {
     return rowsIn(rows, stretch).flatMap((row) => (opened.has(row.key) ? [row, ...partsOf(row, work)] : [row]))
   }, [rows, stretch, opened, work])

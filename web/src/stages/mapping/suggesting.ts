@@ -1,35 +1,5 @@
-import {
-  type Cluster,
-  type Decision,
-  type Observation,
-  type OpaqueKey,
-  observe,
-  type Reason,
-  type Role,
-  type Suggestion,
-  suggestions,
-} from '@undo-ink/core'
-import type { SitePlaces } from '../../work/places.ts'
+import type { Decision, OpaqueKey, Reason, Role, Suggestion } from '@undo-ink/core'
 import type { Row } from '../../work/standing.ts'
-
-/** Places of one cluster that are looked at: enough to tell what it is, on sites of any size. */
-const MOST_SEEN = 400
-
-const observations = new WeakMap<Cluster, Observation>()
-
-/** What each cluster could become, by its lead. What is seen of a cluster is kept as long as the cluster is. */
-export function suggestedFor(
-  rows: readonly Row[],
-  places: SitePlaces,
-  roles: readonly Role[],
-): Map<OpaqueKey, Suggestion[]> {
-  const observed = rows.map(({ cluster, indices }) => {
-    const seen = observations.get(cluster) ?? observe(places.some(indices.subarray(0, MOST_SEEN)))
-    observations.set(cluster, seen)
-    return { lead: cluster.lead, seen }
-  })
-  return suggestions(observed, roles)
-}
 
 /** The suggestion for a row: for the part of one use its own, or that for all. */
 export function suggestionsOf(row: Row, all: ReadonlyMap<OpaqueKey, readonly Suggestion[]>): readonly Suggestion[] {
