@@ -123,6 +123,10 @@ async function look(siteId) {
   const session = await page.context().newCDPSession(page)
   await session.send('HeapProfiler.collectGarbage')
   figure('memory of the tab', await residentMegabytes(browser), 400, 'MB')
+  await page.getByRole('link', { name: /^Mapping/ }).click()
+  await page.getByRole('slider', { name: /^Tolerance/ }).waitFor()
+  await page.waitForTimeout(3000)
+  figure('longest task while the tolerance is dragged', await longestTask(browser, page, () => drag(page)), 50, 'ms')
   await browser.close()
 }
 

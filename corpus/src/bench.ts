@@ -225,7 +225,7 @@ function report(): void {
         () => link(randomColors(10_000)),
         () => pairsByFormula(randomColors(10_000)),
       ),
-      1 / 10,
+      1 / 20,
     ],
     ['corpus: peak memory of the audit / input', memory('corpus audit') / size, 15],
     ['one line of 5 MB: peak memory of the audit / of PostCSS', memory('line audit') / memory('line postcss'), 1.3],

@@ -3,10 +3,10 @@ import { useEffect, useState } from 'react'
 import { useWork } from '../../work/work.tsx'
 
 /** Places of one cluster that are looked at: enough to tell what it is, on sites of any size. */
-const MOST_SEEN = 400
+const MOST_SEEN = 100
 
 /** Milliseconds for which clusters are looked at in one go, so that no frame waits. */
-const AT_ONCE = 12
+const AT_ONCE = 8
 
 /** What is seen of a cluster is kept as long as the cluster is. */
 const observations = new WeakMap<Cluster, Observation>()
