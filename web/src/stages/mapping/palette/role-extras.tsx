@@ -3,7 +3,7 @@ import { readRoleColor } from '@undo-ink/core'
 import type { FieldErrors, UseFormRegister } from 'react-hook-form'
 import { Swatch } from '../../../components/swatch.tsx'
 import { TextField } from '../../../components/text-field.tsx'
-import type { RoleFormValues } from './role-form.tsx'
+import type { RoleFormValues } from './role-form-values.ts'
 
 const VALUES = [
   ['dark', 'In a dark scheme'],

@@ -1,6 +1,5 @@
 import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { zodResolver } from '@hookform/resolvers/zod'
-import { roleSchema } from '@undo-ink/contracts'
 import {
   type Made,
   madeColor,
@@ -14,7 +13,6 @@ import {
 } from '@undo-ink/core'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
-import { z } from 'zod'
 import { ActButton } from '../../../components/act-button.tsx'
 import { Segments } from '../../../components/segments.tsx'
 import { Sheet } from '../../../components/sheet.tsx'
@@ -25,21 +23,11 @@ import { useWork } from '../../../work/work.tsx'
 import { MadeFields } from './made-fields.tsx'
 import { PickedColor } from './picked-color.tsx'
 import { RoleExtras } from './role-extras.tsx'
+import { type RoleFormValues, roleFormSchema, valuesOf } from './role-form-values.ts'
 import { RoleGrounds } from './role-grounds.tsx'
 import { StateProposal } from './state-proposal.tsx'
 
-/** What is typed; a field left empty is not there. */
-const formSchema = roleSchema
-  .pick({ name: true, color: true })
-  .extend({ dark: z.string(), print: z.string(), description: z.string().max(300, 'At most 300 characters') })
-export type RoleFormValues = z.infer<typeof formSchema>
-
 const SERVES_SEGMENTS = SERVES.map((value) => ({ value, text: value }))
-
-function valuesOf(role: Role | null): RoleFormValues {
-  const { name = '', color = '', dark = '', print = '', description = '' } = role ?? {}
-  return { name, color, dark, print, description }
-}
 
 /** Why a text can be no color of a role; null: it can. */
 function colorProblem(text: string): string | null {
@@ -52,7 +40,7 @@ function colorProblem(text: string): string | null {
 export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }) {
   const { roles, store } = useWork()
   const { register, handleSubmit, formState, setError, setValue, watch, reset } = useForm({
-    resolver: zodResolver(formSchema),
+    resolver: zodResolver(roleFormSchema),
     defaultValues: valuesOf(role),
   })
   const [name, typed] = [watch('name'), watch('color')]
