@@ -61,10 +61,10 @@ export function recordEvent(sequelize: Sequelize, planId: string, { id, version,
 export function changePalette(sequelize: Sequelize, planId: string, { id, version, roles }: NewPalette): Promise<Plan> {
   checkRoles(roles)
   const made = settled(roles)
-  return append(sequelize, planId, id, version, async (plan, transaction) => {
+  return append(sequelize, planId, id, version, async (plan, { paletteVersion }, transaction) => {
     await lockPalette(plan.paletteId, transaction)
     const inUse = await versionInUse(plan.paletteId, transaction)
-    if (inUse > (await planState(plan, transaction)).paletteVersion)
+    if (inUse > paletteVersion)
       throw new Refusal(
         'palette-moved-on',
         'The palette has a newer version, made for another site',
@@ -82,7 +82,7 @@ function append(
   planId: string,
   id: string,
   version: number,
-  make: (plan: PlanRow, transaction: Transaction) => Promise<PlanEvent>,
+  make: (plan: PlanRow, state: PlanState, transaction: Transaction) => Promise<PlanEvent>,
 ): Promise<Plan> {
   return sequelize.transaction(async (transaction) => {
     const plan = await lockPlan(planId, transaction)
@@ -95,8 +95,9 @@ function append(
         'The plan was changed in another window; it is shown as it is now',
         String(events.length),
       )
-    const event = await make(plan, transaction)
-    await checkEvent(plan, events, event, transaction)
+    const state = stateAfter(plan, events)
+    const event = await make(plan, state, transaction)
+    await checkEvent(plan, state, event, transaction)
     const row = await PlanEventRow.create({ planId, seq: version + 1, id, at: new Date(), event }, { transaction })
     return describePlan(plan, [...events, row])
   })
@@ -111,8 +112,7 @@ const PROBLEM_WORDS: Readonly<Record<EventProblem, string>> = {
   'not-yet': 'The plan has not come as far as that',
 }
 
-async function checkEvent(plan: PlanRow, events: readonly PlanEventRow[], event: PlanEvent, transaction: Transaction) {
-  const state = stateAfter(plan, events)
+async function checkEvent(plan: PlanRow, state: PlanState, event: PlanEvent, transaction: Transaction) {
   const problem = eventProblem(state, event)
   if (problem) throw new Refusal('invalid-event', PROBLEM_WORDS[problem])
   if (event.kind === 'decide') {

@@ -1,11 +1,11 @@
-import type { Becoming, OpaqueKey, Role, Suggestion } from '@undo-ink/core'
+import type { Becoming, OpaqueKey, Suggestion } from '@undo-ink/core'
 import { useCallback } from 'react'
 import { VirtualGrid } from '../../components/virtual-grid.tsx'
 import type { Row } from '../../work/standing.ts'
 import { useWork } from '../../work/work.tsx'
 import { ClusterRow, COLUMNS, canOpen, rowId } from './cluster-row.tsx'
 import { decidedApart, roleAt } from './deciding.ts'
-import { REASON_WORDS, suggestionsOf, suggestionText, surenessName } from './suggesting.ts'
+import { reasonText, suggestionsOf, suggestionText } from './suggesting.ts'
 
 const CLUSTER_ROW = 62
 const PART_ROW = 42
@@ -67,6 +67,7 @@ export function ClusterList({
       onLetter={onLetter}
       row={(index) => {
         const row = rows[index] as Row
+        const found = row.open === row.indices.length ? suggestionsOf(row, suggested) : []
         return (
           <ClusterRow
             row={row}
@@ -74,7 +75,8 @@ export function ClusterList({
             selected={row.key === selected?.key}
             opened={opened.has(row.cluster.lead)}
             apart={decidedApart(row, state).join(', ')}
-            suggestion={row.open === row.indices.length ? suggestionLine(suggestionsOf(row, suggested), roles) : null}
+            suggestion={found.map((each) => suggestionText(each, roles)).join('; ')}
+            reason={reasonText(found)}
             onTake={onTake}
             onSelect={onSelect}
             onToggle={onToggle}
@@ -83,12 +85,4 @@ export function ClusterList({
       }}
     />
   )
-}
-
-/** What is suggested for a row and why, in a line each; null: nothing. */
-function suggestionLine(found: readonly Suggestion[], roles: readonly Role[]): string | null {
-  const [first] = found
-  if (!first) return null
-  const what = found.map((each) => suggestionText(each, roles)).join('; ')
-  return `${what}\n${surenessName(Math.min(...found.map(({ sureness }) => sureness)))}: ${REASON_WORDS[first.why]}`
 }

@@ -26,8 +26,9 @@ interface ClusterRowProps {
   readonly opened: boolean
   /** The uses that are decided apart, as a text. */
   readonly apart: string
-  /** What is suggested, and why, on two lines; null: nothing. */
-  readonly suggestion: string | null
+  /** What is suggested, and why; empty: nothing. */
+  readonly suggestion: string
+  readonly reason: string
   onTake(row: Row): void
   onSelect(key: string): void
   onToggle(row: Row): void
@@ -41,6 +42,7 @@ export const ClusterRow = memo(function ClusterRow({
   opened,
   apart,
   suggestion,
+  reason,
   onTake,
   onSelect,
   onToggle,
@@ -110,15 +112,15 @@ export const ClusterRow = memo(function ClusterRow({
       <Box role="gridcell" minW="0">
         <Text fontSize="13px" fontWeight="600" lineClamp={2} title={sharesText(row)}>
           {sharesText(row)}
-          {suggestion === null ? null : (
+          {suggestion === '' ? null : (
             <Text as="span" fontWeight="400">
-              . Suggested: <b>{suggestion.split('\n')[0]}</b>
+              . Suggested: <b>{suggestion}</b>
             </Text>
           )}
         </Text>
-        {suggestion === null || part ? null : (
-          <Text fontSize="12px" color="soft" truncate title={suggestion.split('\n')[1]}>
-            {suggestion.split('\n')[1]}
+        {suggestion === '' || part ? null : (
+          <Text fontSize="12px" color="soft" truncate title={reason}>
+            {reason}
           </Text>
         )}
         {apart ? (
@@ -128,7 +130,7 @@ export const ClusterRow = memo(function ClusterRow({
         ) : null}
       </Box>
       <Flex role="gridcell" justify="flex-end" gap="1.5">
-        {suggestion === null ? null : (
+        {suggestion === '' ? null : (
           <chakra.button
             type="button"
             tabIndex={-1}

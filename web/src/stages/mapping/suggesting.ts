@@ -23,11 +23,11 @@ export const SURENESS = [
   { name: 'possible', from: 0 },
 ] as const
 
-export function surenessName(sureness: number): string {
+function surenessName(sureness: number): string {
   return SURENESS.find(({ from }) => sureness >= from)?.name ?? 'possible'
 }
 
-export const REASON_WORDS: Readonly<Record<Reason, string>> = {
+const REASON_WORDS: Readonly<Record<Reason, string>> = {
   'page-ground': 'it is the ground of the pages',
   'page-text': 'it is the text of the pages',
   'light-ground': 'a light ground of little colour',
@@ -48,4 +48,11 @@ export function suggestionText({ to, use }: Suggestion, roles: readonly Role[]):
   const only = use === null ? '' : `${use}: `
   if (to.kind === 'follow') return `${only}follow ${to.lead}`
   return `${only}${roles.find(({ id }) => id === to.role)?.name ?? ''}`
+}
+
+/** How sure some suggestions for one row are, and why; empty: there are none. */
+export function reasonText(found: readonly Suggestion[]): string {
+  const [first] = found
+  if (!first) return ''
+  return `${surenessName(Math.min(...found.map(({ sureness }) => sureness)))}: ${REASON_WORDS[first.why]}`
 }

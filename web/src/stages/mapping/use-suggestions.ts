@@ -1,5 +1,5 @@
 import { type Cluster, type Observation, type OpaqueKey, observe, type Suggestion, suggestions } from '@undo-ink/core'
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { useWork } from '../../work/work.tsx'
 
 /** Places of one cluster that are looked at: enough to tell what it is, on sites of any size. */
@@ -10,8 +10,6 @@ const AT_ONCE = 8
 
 /** What is seen of a cluster is kept as long as the cluster is. */
 const observations = new WeakMap<Cluster, Observation>()
-
-const NONE: ReadonlyMap<OpaqueKey, readonly Suggestion[]> = new Map()
 
 /** What each cluster could become, by its lead; empty until all of them have been looked at, a few at a time. */
 export function useSuggestions(): ReadonlyMap<OpaqueKey, readonly Suggestion[]> {
@@ -35,13 +33,11 @@ export function useSuggestions(): ReadonlyMap<OpaqueKey, readonly Suggestion[]> 
     timer = window.setTimeout(go)
     return () => window.clearTimeout(timer)
   }, [clusters, places])
-  const [found, setFound] = useState(NONE)
-  useEffect(() => {
+  return useMemo(() => {
     const observed = (seenOf ?? []).flatMap((cluster) => {
       const seen = observations.get(cluster)
       return seen ? [{ lead: cluster.lead, seen }] : []
     })
-    setFound(suggestions(observed, roles))
+    return suggestions(observed, roles)
   }, [seenOf, roles])
-  return found
 }
