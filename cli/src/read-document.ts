@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
-import { type Role, readRoleColor, sameRoleName } from '@undo-ink/core'
+import { type PlanDocument, rolesIn } from '@undo-ink/contracts'
+import type { Role } from '@undo-ink/core'
 import type { z } from 'zod'
 import { Misuse } from './misuse.ts'
 
@@ -23,13 +24,8 @@ export async function readDocument<S extends z.ZodType>(file: string, schema: S)
 }
 
 /** The roles of a document; their names are their ids. */
-export function rolesOf(palette: readonly { role: string; color: string }[]): Role[] {
-  palette.forEach(({ role, color }, index) => {
-    const read = readRoleColor(color)
-    if (read === 'not-a-color') throw new Misuse(`palette.${index}: ${color} is not a color`)
-    if (read === 'not-opaque') throw new Misuse(`palette.${index}: ${color} is see-through; a role is opaque`)
-    if (palette.slice(0, index).some((other) => sameRoleName(other.role, role)))
-      throw new Misuse(`palette.${index}: there is a role ${role} already`)
-  })
-  return palette.map(({ role, color }) => ({ id: role, name: role, color }))
+export function rolesOf(palette: PlanDocument['palette']): Role[] {
+  const roles = rolesIn(palette)
+  if ('message' in roles) throw new Misuse(`${roles.at}: ${roles.message}`)
+  return roles
 }

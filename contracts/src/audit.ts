@@ -278,6 +278,7 @@ export const sitePagesSchema = z
           parts: z.array(z.string()).readonly().describe('The templates that it is put together from'),
           scripts: z.array(z.string()).readonly(),
           files: z.array(z.string()).readonly().describe('Every file that it reaches'),
+          hook: z.string().nullable().describe('A selector of its root that no other page has'),
         }),
       )
       .readonly(),

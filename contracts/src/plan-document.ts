@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { useSchema } from './audit.ts'
-import { scopeSchema } from './plan.ts'
+import { alphasSchema, groundSchema, scopeSchema } from './plan.ts'
 
 const roleColorSchema = z.strictObject({
   role: z.string().min(1).describe('Name of the role'),
@@ -17,12 +17,17 @@ export type PaletteDocument = z.infer<typeof paletteDocumentSchema>
 export const planDocumentSchema = z
   .strictObject({
     version: z.literal(1),
+    site: z.string().max(200).optional().describe('Of which site it was made'),
     palette: z.array(roleColorSchema),
+    tolerance: z.number().min(0).max(8).optional().describe('ΔE00 of the clusters that were decided'),
+    groups: z.array(z.array(z.string()).min(1)).optional().describe('Clusters made by hand, as colors'),
+    leads: z.array(z.string()).optional().describe('Colors that were chosen to stand for their clusters'),
     decisions: z
       .array(
         z.strictObject({
           target: z.strictObject({
             colors: z.array(z.string()).min(1).describe('Any CSS notation; their alpha is left out'),
+            alphas: alphasSchema.optional(),
             use: useSchema.optional(),
             scope: scopeSchema.optional(),
           }),
@@ -33,6 +38,10 @@ export const planDocumentSchema = z
             z.strictObject({ inherit: z.literal(true) }).describe("The color of the element's parent"),
             z.strictObject({ keep: z.literal(true) }),
           ]),
+          alpha: z.number().min(0).max(1).optional().describe('How see-through its places are written'),
+          over: groundSchema
+            .optional()
+            .describe('As a role by its name or a color: places are written as they show on it'),
         }),
       )
       .describe('In the order in which they were made'),

@@ -1,4 +1,14 @@
-import type { Correction, Decision, PlanEvent, PlanStart, Role, Scope } from '@undo-ink/core'
+import {
+  type Correction,
+  type Decision,
+  type Ground,
+  isRegion,
+  isWidth,
+  type PlanEvent,
+  type PlanStart,
+  type Role,
+  type Scope,
+} from '@undo-ink/core'
 import { z } from 'zod'
 import { remedySchema, stateSchema, useSchema } from './audit.ts'
 import type { Same } from './mirror.ts'
@@ -65,15 +75,42 @@ export const scopeSchema = z
   .strictObject({
     file: z.string().min(1).max(1000).optional().describe('Path of the file'),
     heading: z.string().max(1000).optional().describe('As the audit gives it'),
-    selector: z.string().max(10_000).optional().describe('The selector list, as the audit gives it'),
+    selector: z
+      .string()
+      .max(10_000)
+      .optional()
+      .describe('A selector list as the audit gives it, or one selector of it'),
     state: z
       .union([stateSchema, z.literal('rest')])
       .optional()
       .describe('A state that the selector asks for, or none'),
+    region: z
+      .string()
+      .max(300)
+      .refine(isRegion, 'One compound selector of types, classes, ids or attributes')
+      .optional()
+      .describe('A compound selector: elements that it finds, and all within them'),
+    page: z.string().min(1).max(1000).optional().describe('Path of a page'),
+    width: z
+      .string()
+      .max(60)
+      .refine(isWidth, 'A media feature of width, such as (max-width: 600px)')
+      .optional()
+      .describe('A media feature: `(max-width: 600px)`'),
   })
   .readonly()
   .describe('Limits a decision to the places that agree in every dimension that is given')
 true satisfies Same<z.infer<typeof scopeSchema>, Scope>
+
+export const alphasSchema = z.array(z.number().min(0).max(1)).min(1).max(256).readonly().describe('0 to 1')
+
+export const groundSchema = z
+  .union([
+    z.strictObject({ role: z.string().describe('Id of a role') }).readonly(),
+    z.strictObject({ color: z.string().min(1).max(200).describe('Any CSS notation, opaque') }).readonly(),
+  ])
+  .describe('The ground under the places: they are written as the solid color that they show on it')
+true satisfies Same<z.infer<typeof groundSchema>, Ground>
 
 export const decisionSchema = z
   .strictObject({
@@ -81,11 +118,12 @@ export const decisionSchema = z
     target: z
       .strictObject({
         colors: z.array(z.string().min(1).max(100)).min(1).max(10_000).readonly().describe('Opaque keys'),
+        alphas: alphasSchema.optional(),
         use: useSchema.optional(),
         scope: scopeSchema.optional(),
       })
       .readonly()
-      .describe('The colors by value, in all their alphas'),
+      .describe('The colors by value, in all their alphas but where some are named'),
     to: z.discriminatedUnion('kind', [
       z.strictObject({ kind: z.literal('role'), role: z.string().describe('Id of a role') }).readonly(),
       z
@@ -104,6 +142,8 @@ export const decisionSchema = z
         .describe("Takes the color of the element's parent"),
       z.strictObject({ kind: z.literal('keep') }).readonly(),
     ]),
+    alpha: z.number().min(0).max(1).optional().describe('How see-through its places are written; left out: as each is'),
+    over: groundSchema.optional(),
   })
   .describe('What becomes of a target')
 true satisfies Same<z.infer<typeof decisionSchema>, Decision>

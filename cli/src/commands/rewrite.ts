@@ -1,19 +1,17 @@
 import { mkdir, readdir, readFile, realpath, writeFile } from 'node:fs/promises'
 import { basename, dirname, join, resolve, sep } from 'node:path'
-import { type PlanDocument, planDocumentSchema } from '@undo-ink/contracts'
+import { type PlanDocument, planDocumentSchema, readDecision } from '@undo-ink/contracts'
 import {
   applyEdits,
-  type Becoming,
-  changesInPlace,
   type Decision,
   decode,
-  editsOf,
   encode,
-  fileEdits,
-  opaqueKey,
-  parseColor,
-  type Resolve,
+  listPages,
+  type Resolver,
   resolver,
+  rewriteOf,
+  type ScopePage,
+  type Unsplit,
 } from '@undo-ink/core'
 import { Misuse } from '../misuse.ts'
 import { readDocument, rolesOf } from '../read-document.ts'
@@ -21,58 +19,64 @@ import { type FolderFile, type ReadOptions, readFolder } from '../read-folder.ts
 
 /** Writes a recoloured copy of a folder; all bytes that no decision touches are those of the input. */
 export async function rewrite(folder: string, planFile: string, out: string, how: ReadOptions): Promise<string> {
-  const resolvePlace = resolverOf(await readDocument(planFile, planDocumentSchema))
+  const document = await readDocument(planFile, planDocumentSchema)
+  const [roles, decisions] = [rolesOf(document.palette), decisionsOf(document)]
   await refuseOverwriting(folder, out)
-  const total = { changes: 0, files: 0, hex: 0 }
-  for (const file of await readFolder(folder, how)) {
-    const { bytes, changes, hex } = rewritten(file, await readFile(join(folder, file.path)), resolvePlace)
+  const files = await readFolder(folder, how)
+  const plan = resolver(decisions, roles, pagesOf(files))
+  const total = { changes: 0, rules: 0, files: 0, hex: 0 }
+  const unwritten: string[] = []
+  for (const file of files) {
+    const { bytes, changes, rules, hex, unsplit } = rewritten(file, await readFile(join(folder, file.path)), plan)
     const target = join(out, file.path)
     await mkdir(dirname(target), { recursive: true })
     await writeFile(target, bytes)
     total.changes += changes
+    total.rules += rules
     total.hex += hex
-    if (changes > 0) total.files++
+    if (changes + rules > 0) total.files++
+    for (const { occurrence, why } of unsplit)
+      unwritten.push(`${file.path}:${occurrence.line}:${occurrence.column}  ${occurrence.raw}  ${UNSPLIT_WORDS[why]}`)
   }
-  return `${total.changes} changes in ${total.files} files, ${total.hex} of them written as hex\n`
+  const rules = total.rules > 0 ? ` and ${total.rules} rules` : ''
+  const said = `${total.changes} changes${rules} in ${total.files} files, ${total.hex} of them written as hex`
+  return `${[said, ...(unwritten.length > 0 ? ['decided, but not written:', ...unwritten] : [])].join('\n')}\n`
 }
 
-function rewritten({ path, reading }: FolderFile, bytes: Buffer, resolvePlace: Resolve) {
-  const changes = changesInPlace(
-    (reading?.occurrences ?? []).map((each) => ({ ...each, path })),
-    resolvePlace,
-  )
-  if (changes.length === 0) return { bytes, changes: 0, hex: 0 }
-  const source = decode(path, bytes)
+const UNSPLIT_WORDS: Readonly<Record<Unsplit['why'], string>> = {
+  block: 'no rule holds its whole declaration',
+  selector: 'the selectors of its rule are not written as they are read',
+  'pseudo-element': 'nothing can be nested in the rule of a pseudo-element',
+}
+
+function rewritten({ path, reading }: FolderFile, bytes: Buffer, plan: Resolver) {
+  const places = (reading?.occurrences ?? []).map((each) => ({ ...each, path }))
+  const source = places.length > 0 ? decode(path, bytes) : null
+  if (source === null) return { bytes, changes: 0, rules: 0, hex: 0, unsplit: [] }
   if (typeof source === 'string') throw new Misuse(`${path} changed while it was read`)
-  const text = applyEdits(source.text, fileEdits(path, source.text.length, editsOf(source.text, changes)))
-  const hex = changes.filter(({ keptNotation }) => !keptNotation).length
-  return { bytes: encode(text, source.encoding), changes: changes.length, hex }
+  const { changes, splits, unsplit, edits } = rewriteOf(source, places, [], plan)
+  return {
+    bytes: edits.edits.length === 0 ? bytes : encode(applyEdits(source.text, edits), source.encoding),
+    changes: changes.length,
+    rules: splits.length,
+    hex: changes.filter(({ keptNotation }) => !keptNotation).length,
+    unsplit,
+  }
 }
 
-function resolverOf({ palette, decisions }: PlanDocument): Resolve {
+function pagesOf(files: readonly FolderFile[]): readonly ScopePage[] {
+  const read = files.flatMap(({ path, reading }) => (reading ? [{ path, reading }] : []))
+  const paths = files.map(({ path }) => path)
+  return listPages(read, paths).pages
+}
+
+function decisionsOf({ palette, decisions }: PlanDocument): Decision[] {
   const roles = rolesOf(palette)
-  const made = decisions.map(({ target, to }, index): Decision => {
-    const place = `decisions.${index}`
-    const keyOf = (text: string) => {
-      const color = parseColor(text)
-      if (!color) throw new Misuse(`${place}: ${text} is not a color`)
-      return opaqueKey(color)
-    }
-    const becoming = (): Becoming => {
-      if ('keep' in to) return { kind: 'keep' }
-      if ('inherit' in to) return { kind: 'inherit' }
-      if ('follow' in to) return { kind: 'follow', lead: keyOf(to.follow) }
-      if ('role' in to) {
-        if (!roles.some(({ id }) => id === to.role)) throw new Misuse(`${place}: the palette has no role ${to.role}`)
-        return { kind: 'role', role: to.role }
-      }
-      // Checked as a role is.
-      rolesOf([{ role: place, color: to.color }])
-      return { kind: 'color', color: to.color }
-    }
-    return { id: place, target: { ...target, colors: target.colors.map(keyOf) }, to: becoming() }
+  return decisions.map((entry, index) => {
+    const read = readDecision(entry, index, roles)
+    if ('problem' in read) throw new Misuse(`${read.problem.at}: ${read.problem.message}`)
+    return { ...read.decision, id: `decisions.${index}` }
   })
-  return resolver(made, roles)
 }
 
 /** The copy goes into a folder that is new or empty, neither within the input nor around it. */

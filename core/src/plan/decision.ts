@@ -2,31 +2,47 @@ import type { OpaqueKey } from '../color/color.ts'
 import type { State } from '../selector/state.ts'
 import type { Occurrence, Use } from '../source/occurrence.ts'
 
-/** Limits a decision to some of the places of its colors: to those that agree in every dimension that is given. */
+/**
+ * Limits a decision to some of what its colors paint. A place is taken where it agrees in every dimension that is given: wholly, or, in the lower
+ * four, for some of the selectors or elements that it paints.
+ */
 export interface Scope {
   /** Path of the file. */
   readonly file?: string
   /** The heading, as the audit gives it. */
   readonly heading?: string
-  /** The selector list, as the audit gives it. */
+  /** A selector list as the audit gives it, or one selector of it. */
   readonly selector?: string
   /** A state that the selector asks for, or rest: none. */
   readonly state?: State | 'rest'
+  /** A compound selector: elements that it finds, and all within them. */
+  readonly region?: string
+  /** Path of a page. */
+  readonly page?: string
+  /** A media feature: `(max-width: 600px)`. */
+  readonly width?: string
 }
 
-/** What a decision is about: opaque colors by value, all their alphas, and optionally one use or one scope only. */
+/** What a decision is about: opaque colors by value, all their alphas but where some are named, and optionally one use or one scope only. */
 export interface Target {
   readonly colors: readonly OpaqueKey[]
+  /** 0 to 1 */
+  readonly alphas?: readonly number[]
   readonly use?: Use
   readonly scope?: Scope
 }
 
 /** What is known of a place that decisions are held against. What is not known agrees with no scope. */
 export type Decidable = Pick<Occurrence, 'color' | 'use'> &
-  Partial<Pick<Occurrence, 'heading' | 'selector' | 'states' | keyof Inheritable>> & { readonly path?: string }
+  Partial<Pick<Occurrence, 'heading' | 'selector' | 'specificity' | 'atRules' | 'alpha' | keyof Inheritable>> & {
+    readonly path?: string
+  }
 
 /** What is asked of a place before its element can take its parent's color there. */
 type Inheritable = Pick<Occurrence, 'property' | 'functions' | 'inner' | 'evidence' | 'literalOnly' | 'variable'>
+
+/** What a see-through color lies on: a role of the palette, by its id, or a color in any CSS notation, opaque. */
+export type Ground = { readonly role: string } | { readonly color: string }
 
 /** What becomes of a target. */
 export type Becoming =
@@ -46,43 +62,10 @@ export interface Decision {
   readonly id: string
   readonly target: Target
   readonly to: Becoming
-}
-
-export function takes(decision: Decision, place: Decidable): boolean {
-  const { colors, use, scope = {} } = decision.target
-  return (
-    (use === undefined || use === place.use) &&
-    (scope.file === undefined || scope.file === place.path) &&
-    (scope.heading === undefined || scope.heading === place.heading) &&
-    (scope.selector === undefined || scope.selector === place.selector) &&
-    (scope.state === undefined || isIn(scope.state, place.states)) &&
-    colors.includes(place.color)
-  )
-}
-
-function isIn(state: State | 'rest', states: readonly State[] | undefined): boolean {
-  if (states === undefined) return false
-  return state === 'rest' ? states.length === 0 : states.includes(state)
-}
-
-/** The dimensions in which a target is limited. */
-function limits({ use, scope = {} }: Target): Set<string> {
-  const given = Object.entries({ use, ...scope }).filter(([, value]) => value !== undefined)
-  return new Set(given.map(([dimension]) => dimension))
-}
-
-/** Whether `a` limits every dimension of scope at least as tightly as `b`, and one more tightly. */
-export function isNarrower(a: Target, b: Target): boolean {
-  const [ours, theirs] = [limits(a), limits(b)]
-  return ours.size > theirs.size && [...theirs].every((dimension) => ours.has(dimension))
-}
-
-/** The decision that holds, of some that take one place, in the order in which they were made: the narrowest, else the latest. */
-export function winning(decisions: readonly Decision[]): Decision | null {
-  return decisions.reduce<Decision | null>(
-    (best, next) => (best !== null && isNarrower(best.target, next.target) ? best : next),
-    null,
-  )
+  /** How see-through its places are written, 0 to 1; left out: as each is. */
+  readonly alpha?: number
+  /** The ground under its places: they are written as the solid color that they show on it. */
+  readonly over?: Ground
 }
 
 /** Properties whose whole value is one color that is inherited. */

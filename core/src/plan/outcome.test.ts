@@ -6,7 +6,7 @@ import type { Role } from '../palette/role.ts'
 import { readSource } from '../source/read.ts'
 import type { Decision, Target } from './decision.ts'
 import { followed } from './follow.ts'
-import { isDecided, paintOf, resolver } from './outcome.ts'
+import { isDecided, paintOf, type Resolve, resolver } from './outcome.ts'
 
 const roles: Role[] = [
   { id: 'p', name: 'primary', color: '#0b6e74' },
@@ -19,13 +19,13 @@ const colors = ['#7a2433']
 
 /** The id of the decision that holds for a place. */
 const holder = (decisions: Decision[], place: { color: string; use: 'text' | 'ground' }) => {
-  const outcome = resolver(decisions, roles)(place)
+  const outcome = resolver(decisions, roles).outcome(place)
   return outcome.kind === 'open' ? null : outcome.decision.id
 }
 
 describe('the outcome of a place', () => {
   it('is open without a decision', () => {
-    expect(resolver([], roles)(text)).toEqual({ kind: 'open' })
+    expect(resolver([], roles).outcome(text)).toEqual({ kind: 'open' })
     expect(holder([give('a', 'p', { colors: ['#000000'] })], text)).toBeNull()
   })
 
@@ -34,9 +34,11 @@ describe('the outcome of a place', () => {
   })
 
   it('keeps a decision within its scope, and lets the narrower one win', () => {
-    const place = { ...text, path: 'a.css', heading: 'Header', selector: 'a:hover', states: ['hover'] } as const
+    const place = { ...text, path: 'a.css', heading: 'Header', selector: 'a:hover' } as const
     const held = (scope: Target['scope'], more: Decision[] = []) => {
-      const outcome = resolver([give('scoped', 'p', { colors, ...(scope ? { scope } : {}) }), ...more], roles)(place)
+      const outcome = resolver([give('scoped', 'p', { colors, ...(scope ? { scope } : {}) }), ...more], roles).outcome(
+        place,
+      )
       return outcome.kind === 'open' ? null : outcome.decision.id
     }
     for (const scope of [
@@ -71,14 +73,14 @@ describe('the outcome of a place', () => {
   })
 
   it('is open again, and says so, when its role is gone from the palette', () => {
-    const outcome = resolver([give('a', 'gone', { colors })], roles)(text)
+    const outcome = resolver([give('a', 'gone', { colors })], roles).outcome(text)
     expect(outcome.kind).toBe('role-gone')
     expect(isDecided(outcome)).toBe(false)
   })
 
   it('maps a role outside sRGB into it', () => {
     const wide: Role[] = [{ id: 'w', name: 'wide', color: 'color(display-p3 0 1 0)' }]
-    const outcome = resolver([give('a', 'w', { colors })], wide)(text)
+    const outcome = resolver([give('a', 'w', { colors })], wide).outcome(text)
     if (outcome.kind !== 'role') throw new Error(outcome.kind)
     for (const channel of ['r', 'g', 'b'] as const) {
       expect(outcome.color[channel]).toBeGreaterThanOrEqual(-0.001)
@@ -88,8 +90,7 @@ describe('the outcome of a place', () => {
 })
 
 describe('what is decided otherwise than by a role', () => {
-  const of = (decisions: Decision[], place: Parameters<ReturnType<typeof resolver>>[0]) =>
-    resolver(decisions, roles)(place)
+  const of = (decisions: Decision[], place: Parameters<Resolve>[0]) => resolver(decisions, roles).outcome(place)
   const follow = (id: string, color: string, lead: string): Decision => ({
     id,
     target: { colors: [color] },

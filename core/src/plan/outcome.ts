@@ -1,19 +1,29 @@
 import type { Color, OpaqueKey } from '../color/color.ts'
+import { composite } from '../color/composite.ts'
 import { parseColor } from '../color/literal.ts'
 import { inSrgb, type Role, readRoleColor } from '../palette/role.ts'
-import { canInherit, type Decidable, type Decision, takes, winning } from './decision.ts'
+import { canInherit, type Decidable, type Decision, type Ground } from './decision.ts'
 import { followed } from './follow.ts'
+import { inPrecedence } from './precedence.ts'
+import { type Part, type Reach, reacher, type ScopePage } from './reach.ts'
 
-/** What the plan makes of one occurrence, and why. */
+/** What the plan makes of one occurrence, and why. Colors hold the alpha that is written; null as alpha: the place keeps its own. */
 export type Outcome =
   | { readonly kind: 'open' }
   | { readonly kind: 'keep'; readonly decision: Decision }
-  | { readonly kind: 'role'; readonly decision: Decision; readonly role: Role; readonly color: Color }
+  | {
+      readonly kind: 'role'
+      readonly decision: Decision
+      readonly role: Role
+      readonly color: Color
+      readonly alpha: number | null
+    }
   /** A color of no role. `follows`: the color of the site to which it keeps its place; null: none. */
   | {
       readonly kind: 'color'
       readonly decision: Decision
       readonly color: Color
+      readonly alpha: number | null
       readonly follows: OpaqueKey | null
     }
   | { readonly kind: 'inherit'; readonly decision: Decision }
@@ -26,15 +36,41 @@ export type Outcome =
 
 export type Resolve = (place: Decidable) => Outcome
 
+/** What the plan makes of a part of what a place paints, otherwise than of the rest. */
+export interface Piece {
+  readonly part: Part
+  readonly outcome: Exclude<Outcome, { readonly kind: 'open' }>
+}
+
+/** A decision about the color of a place, with how much of the place it takes. */
+export interface Reached {
+  readonly decision: Decision
+  readonly reach: Reach
+}
+
+/** Answers for each occurrence what the plan makes of it. */
+export interface Resolver {
+  /** Of all that no narrower part is decided of. */
+  readonly outcome: Resolve
+  /** The parts that are decided otherwise, a later one winning over an earlier one where both hold. */
+  readonly pieces: (place: Decidable) => readonly Piece[]
+  /** All decisions about its color, the weakest first; the last that takes all of it holds, and the parts behind that one. */
+  readonly reached: (place: Decidable) => readonly Reached[]
+}
+
 const OPEN: Outcome = { kind: 'open' }
 
 /** Longer chains of what follows what lead round. */
 const LONGEST_CHAIN = 20
 
-/** Makes the function that answers for each occurrence. Linear in the decisions; each answer looks only at those of its color. */
-export function resolver(decisions: readonly Decision[], roles: readonly Role[]): Resolve {
+/** Linear in the decisions; each answer looks only at those of its color. @param pages of the site, for scopes that name one */
+export function resolver(
+  decisions: readonly Decision[],
+  roles: readonly Role[],
+  pages: readonly ScopePage[] = [],
+): Resolver {
   const byColor = new Map<string, Decision[]>()
-  for (const decision of decisions) {
+  for (const decision of inPrecedence(decisions)) {
     for (const color of decision.target.colors) {
       const list = byColor.get(color)
       if (list) list.push(decision)
@@ -42,9 +78,26 @@ export function resolver(decisions: readonly Decision[], roles: readonly Role[])
     }
   }
   const colors = new Map(roles.map((role) => [role.id, { role, color: readRoleColor(role.color) }]))
-  const answer = (place: Decidable, chain: number): Outcome => {
-    const decision = winning((byColor.get(place.color) ?? []).filter((each) => takes(each, place)))
-    if (!decision) return OPEN
+  const reachOf = reacher(pages)
+  const decisionsOf = (place: Decidable) => byColor.get(place.color) ?? []
+  const outcome = (place: Decidable, chain: number): Outcome => {
+    const decision = decisionsOf(place).findLast(({ target }) => reachOf(target, place).kind === 'all')
+    return decision ? made(decision, place, chain) : OPEN
+  }
+  const groundOf = (over: Ground): Color | null => {
+    const color = 'role' in over ? colors.get(over.role)?.color : readRoleColor(over.color)
+    return color === undefined || typeof color === 'string' ? null : inSrgb(color)
+  }
+  const painted = (
+    { alpha, over }: Decision,
+    place: Decidable,
+    color: Color,
+  ): { color: Color; alpha: number | null } => {
+    const ground = over === undefined ? null : groundOf(over)
+    if (!ground) return { color, alpha: alpha ?? null }
+    return { color: composite({ ...color, alpha: alpha ?? place.alpha ?? 1 }, ground), alpha: 1 }
+  }
+  const made = (decision: Decision, place: Decidable, chain: number): Piece['outcome'] => {
     const { to } = decision
     switch (to.kind) {
       case 'keep':
@@ -54,23 +107,42 @@ export function resolver(decisions: readonly Decision[], roles: readonly Role[])
       case 'role': {
         const found = colors.get(to.role)
         if (!found || typeof found.color === 'string') return { kind: 'role-gone', decision }
-        return { kind: 'role', decision, role: found.role, color: inSrgb(found.color) }
+        return { kind: 'role', decision, role: found.role, ...painted(decision, place, inSrgb(found.color)) }
       }
       case 'color': {
         const color = readRoleColor(to.color)
-        return typeof color === 'string' ? OPEN : { kind: 'color', decision, color: inSrgb(color), follows: null }
+        if (typeof color === 'string') return { kind: 'lead-open', decision }
+        return { kind: 'color', decision, ...painted(decision, place, inSrgb(color)), follows: null }
       }
       case 'follow': {
         const [own, old] = [parseColor(place.color), parseColor(to.lead)]
-        const lead = chain < LONGEST_CHAIN ? answer({ ...place, color: to.lead }, chain + 1) : OPEN
+        const lead = chain < LONGEST_CHAIN ? outcome({ ...place, color: to.lead }, chain + 1) : OPEN
         if (lead.kind === 'keep') return { kind: 'keep', decision }
         const now = paintOf(lead)
         if (!own || !old || !now) return { kind: 'lead-open', decision }
-        return { kind: 'color', decision, color: followed(own, old, now), follows: to.lead }
+        return {
+          kind: 'color',
+          decision,
+          ...painted(decision, place, followed(own, old, now)),
+          follows: to.lead,
+        }
       }
     }
   }
-  return (place) => answer(place, 0)
+  const reached = (place: Decidable) =>
+    decisionsOf(place).map((decision) => ({ decision, reach: reachOf(decision.target, place) }))
+  return {
+    outcome: (place) => outcome(place, 0),
+    pieces(place) {
+      const all = decisionsOf(place)
+      const whole = all.findLastIndex(({ target }) => reachOf(target, place).kind === 'all')
+      return all.slice(whole + 1).flatMap((decision): Piece[] => {
+        const reach = reachOf(decision.target, place)
+        return reach.kind === 'part' ? [{ part: reach.part, outcome: made(decision, place, 0) }] : []
+      })
+    },
+    reached,
+  }
 }
 
 /** The color that a place is painted anew with; null: with none. */

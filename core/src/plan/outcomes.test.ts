@@ -44,8 +44,8 @@ it('are what the plan makes of each place by itself, scopes or none', () => {
       }),
     )
     const { codes, values } = resolveLedger(ledger, decisions, roles)
-    const resolve = resolver(decisions, roles)
-    for (let at = 0; at < ledger.length; at++) expect(values[codes[at] as number]).toEqual(resolve(placeAt(ledger, at)))
+    const { outcome } = resolver(decisions, roles)
+    for (let at = 0; at < ledger.length; at++) expect(values[codes[at] as number]).toEqual(outcome(placeAt(ledger, at)))
     scoped += decisions.filter((each) => each.target.scope).length
   }
   expect(scoped).toBeGreaterThan(50)

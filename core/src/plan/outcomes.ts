@@ -4,21 +4,27 @@ import { placeAt } from '../ledger/ledger.ts'
 import type { Role } from '../palette/role.ts'
 import type { Decision } from './decision.ts'
 import { type Outcome, resolver } from './outcome.ts'
+import type { ScopePage } from './reach.ts'
 
 /**
  * What the plan makes of every place of a ledger. Colors that nothing is decided of cost one step for all their places together, those without
  * scopes one for each use; only where it depends on more is each place looked at by itself.
  */
-export function resolveLedger(ledger: Ledger, decisions: readonly Decision[], roles: readonly Role[]): Column<Outcome> {
-  const resolve = resolver(decisions, roles)
+export function resolveLedger(
+  ledger: Ledger,
+  decisions: readonly Decision[],
+  roles: readonly Role[],
+  pages: readonly ScopePage[] = [],
+): Column<Outcome> {
+  const { outcome: resolve } = resolver(decisions, roles, pages)
   const decided = new Set(decisions.flatMap(({ target }) => target.colors))
   const each = lookedAtEach(decisions)
   const values: Outcome[] = []
   const codeOf = new Map<Decision | null, Map<string, number>>()
   const codeFor = (outcome: Outcome): number => {
     const decision = outcome.kind === 'open' ? null : outcome.decision
-    // One decision to follow makes a color of its own of each; one to inherit can be followed in some places only.
-    const apart = outcome.kind === 'color' ? opaqueKey(outcome.color) : outcome.kind
+    // One decision to follow, or for what lies on a ground, makes a color of its own of each; one to inherit can be followed in some places only.
+    const apart = 'color' in outcome ? `${opaqueKey(outcome.color)} ${outcome.alpha}` : outcome.kind
     const known = codeOf.get(decision)
     const code = known?.get(apart)
     if (code !== undefined) return code
@@ -50,8 +56,9 @@ export function resolveLedger(ledger: Ledger, decisions: readonly Decision[], ro
 /** The colors of which each place is looked at by itself: a scope limits what is decided of them, or of what they follow, or it depends on the place whether it can be done. */
 function lookedAtEach(decisions: readonly Decision[]): Set<string> {
   const each = new Set<string>()
-  for (const { target, to } of decisions)
-    if (target.scope || to.kind === 'inherit') for (const color of target.colors) each.add(color)
+  for (const { target, to, over } of decisions)
+    if (target.scope || target.alphas || over || to.kind === 'inherit')
+      for (const color of target.colors) each.add(color)
   for (let before = -1; before !== each.size; ) {
     before = each.size
     for (const { target, to } of decisions)

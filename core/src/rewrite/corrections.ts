@@ -1,9 +1,9 @@
 import { opaqueKey } from '../color/color.ts'
 import { parseLiteral } from '../color/literal.ts'
 import type { Correction } from '../plan/correction.ts'
-import { type Outcome, paintOf, type Resolve } from '../plan/outcome.ts'
+import type { Outcome, Resolver } from '../plan/outcome.ts'
 import type { Edit, EditKind } from '../text/edit.ts'
-import { rewriteLiteral } from './notation.ts'
+import { rewritePaint } from './notation.ts'
 
 /** A slip that is written anew. */
 export interface Corrected {
@@ -19,10 +19,10 @@ export interface Corrected {
 }
 
 /** What a correction writes under a plan. Of the place nothing is known but its file and its use: decisions limited to more do not take it. */
-export function correctedBy(correction: Correction, resolve: Resolve): Corrected {
+export function correctedBy(correction: Correction, { outcome: outcomeOf }: Pick<Resolver, 'outcome'>): Corrected {
   const { id, replacement, use, path } = correction
   const literal = parseLiteral(replacement)
-  const outcome: Outcome = literal ? resolve({ color: opaqueKey(literal.color), use, path }) : { kind: 'open' }
+  const outcome: Outcome = literal ? outcomeOf({ color: opaqueKey(literal.color), use, path }) : { kind: 'open' }
   const plain: Corrected = {
     kind: literal ? 'replace-literal' : 'change-declaration',
     correction,
@@ -31,10 +31,9 @@ export function correctedBy(correction: Correction, resolve: Resolve): Corrected
     decisions: [id],
     keptNotation: true,
   }
-  const color = paintOf(outcome)
-  if (!literal || !color || outcome.kind === 'open') return plain
+  if (!literal || (outcome.kind !== 'role' && outcome.kind !== 'color')) return plain
   const written = { raw: replacement, notation: literal.notation, alpha: literal.color.alpha }
-  const { text, kept } = rewriteLiteral(written, color)
+  const { text, kept } = rewritePaint(written, outcome.color, outcome.alpha)
   return { ...plain, replacement: text, decisions: [id, outcome.decision.id], keptNotation: kept }
 }
 

@@ -63,7 +63,7 @@ describe('a rewrite in place of the demo', () => {
     expect(again).toHaveLength(occurrences.length)
     again.forEach(({ color, alpha, property, use }, i) => {
       const before = occurrences[i] as (typeof occurrences)[number]
-      const outcome = resolve(before)
+      const outcome = resolve.outcome(before)
       if (outcome.kind !== 'role') throw new Error(outcome.kind)
       expect(color).toBe(toHex(outcome.color))
       expect([alpha, property, use]).toEqual([before.alpha, before.property, before.use])

@@ -1,9 +1,8 @@
-import type { parseColor } from '../color/literal.ts'
-import { isRewritten, paintOf, type Resolve } from '../plan/outcome.ts'
+import { isRewritten, type Outcome, type Resolver } from '../plan/outcome.ts'
 import type { Occurrence } from '../source/occurrence.ts'
 import { decodeBase64, decodeLiteral, encodeBase64, encodePercent } from '../source/value/data-url.ts'
 import type { Edit } from '../text/edit.ts'
-import { type Rewritten, rewriteLiteral } from './notation.ts'
+import { type Rewritten, rewritePaint } from './notation.ts'
 
 /** One place that is written anew. */
 export interface Change<O extends Occurrence = Occurrence> {
@@ -19,26 +18,32 @@ export interface Change<O extends Occurrence = Occurrence> {
 const INHERIT: Rewritten = { text: 'inherit', kept: false }
 
 /** The changes that a plan makes in one file, each literal replaced where it stands. A literal that would read the same gets none. */
-export function changesInPlace<O extends Occurrence>(occurrences: readonly O[], resolve: Resolve): Change<O>[] {
+export function changesInPlace<O extends Occurrence>(
+  occurrences: readonly O[],
+  { outcome: outcomeOf }: Pick<Resolver, 'outcome'>,
+): Change<O>[] {
   const changes: Change<O>[] = []
   for (const occurrence of occurrences) {
-    const outcome = resolve(occurrence)
+    const outcome = outcomeOf(occurrence)
     if (!isRewritten(outcome) || outcome.kind === 'open') continue
-    const color = paintOf(outcome)
-    const { text, kept } = color ? rewritten(occurrence, color) : INHERIT
+    const { text, kept } = literalFor(occurrence, outcome)
     if (text !== occurrence.raw)
       changes.push({ occurrence, replacement: text, decisions: [outcome.decision.id], keptNotation: kept })
   }
   return changes
 }
 
-function rewritten(occurrence: Occurrence, to: NonNullable<ReturnType<typeof parseColor>>): Rewritten {
+/** What stands in the place of a literal under an outcome; where nothing new is written, the literal itself. */
+export function literalFor(occurrence: Occurrence, outcome: Outcome): Rewritten {
+  if (outcome.kind === 'inherit') return INHERIT
+  if (outcome.kind !== 'role' && outcome.kind !== 'color') return { text: occurrence.raw, kept: true }
+  const { color, alpha } = outcome
   if (occurrence.inner?.encoding === 'plain-scalar') {
-    const { text, kept } = rewriteLiteral(occurrence, to)
+    const { text, kept } = rewritePaint(occurrence, color, alpha)
     return { text: /^[a-z]/i.test(text) ? text : `"${text}"`, kept }
   }
-  if (occurrence.inner?.encoding !== 'percent') return rewriteLiteral(occurrence, to)
-  const { text, kept } = rewriteLiteral({ ...occurrence, raw: decodeLiteral(occurrence.raw) }, to)
+  if (occurrence.inner?.encoding !== 'percent') return rewritePaint(occurrence, color, alpha)
+  const { text, kept } = rewritePaint({ ...occurrence, raw: decodeLiteral(occurrence.raw) }, color, alpha)
   return { text: encodePercent(text, occurrence.raw), kept }
 }
 

@@ -22,6 +22,7 @@ import type {
   Use,
 } from './occurrence.ts'
 import type { Place } from './place.ts'
+import type { Dialect } from './sheet/dialect.ts'
 import type { LinkFacts, SourceLink } from './source-link.ts'
 import { computingFunction } from './value/functions.ts'
 import { nearestHex } from './value/slip.ts'
@@ -39,10 +40,12 @@ export interface Emitter {
   triple(at: Embedded, start: number, end: number, context: Context): void
   definition(at: Embedded, start: number, end: number, defined: Omit<Definition, keyof Place>): void
   reference(at: Embedded, start: number, end: number, taken: Omit<Reference, keyof Place>): void
-  /** The file begins a page. */
-  document(): void
+  /** The file begins a page. @param roots by which selectors that element can be told */
+  document(roots: readonly string[]): void
   link(at: Embedded, start: number, end: number, facts: LinkFacts): void
   behavior(at: Embedded, start: number, end: number, facts: BehaviorFacts): void
+  /** Told of each sheet before it is read; left out by those who ask nothing of sheets as such. */
+  readonly sheet?: (at: Embedded, dialect: Dialect) => void
   /** Reads markup that stands within another language: a drawing in an address, a string of code. */
   readonly readMarkup: MarkupReader
   /** @param slip what was likely meant, where something was */
@@ -60,8 +63,13 @@ export interface Slipped {
 
 const EXCERPT = 60
 
-/** Reads one file. @param readMarkup reads markup that stands within other languages */
-export function collect(source: SourceText, read: (emitter: Emitter) => void, readMarkup: MarkupReader): Reading {
+/** Reads one file. @param readMarkup reads markup that stands within other languages @param sheet told of each sheet, where somebody asks */
+export function collect(
+  source: SourceText,
+  read: (emitter: Emitter) => void,
+  readMarkup: MarkupReader,
+  sheet?: Emitter['sheet'],
+): Reading {
   const starts = lineStarts(source.text)
   const occurrences: Occurrence[] = []
   const keywords: Keyword[] = []
@@ -71,6 +79,7 @@ export function collect(source: SourceText, read: (emitter: Emitter) => void, re
   const triples: ChannelTriple[] = []
   const links: SourceLink[] = []
   let isDocument = false
+  const roots = new Set<string>()
   const behaviors: Behavior[] = []
   const findings: FoundSlip[] = []
   const place = (at: Embedded, from: number, to: number): Place => {
@@ -109,8 +118,9 @@ export function collect(source: SourceText, read: (emitter: Emitter) => void, re
       const { range, line, column, raw } = place(at, start, end)
       references.push({ range, line, column, raw, name, property, use, selector, states, variable, channelsOf })
     },
-    document() {
+    document(told) {
       isDocument = true
+      for (const each of told) roots.add(each)
     },
     link(at, start, end, { kind, target, media, condition, applies }) {
       const { range, line, column, raw } = place(at, start, end)
@@ -133,6 +143,7 @@ export function collect(source: SourceText, read: (emitter: Emitter) => void, re
       findings.push({ code, range, line, column, excerpt, meaning: slip?.meaning ?? null, wrong })
     },
     readMarkup,
+    ...(sheet ? { sheet } : {}),
   }
   read(emitter)
   for (const list of [occurrences, keywords, computed, definitions, references, triples, links, behaviors, findings])
@@ -145,6 +156,7 @@ export function collect(source: SourceText, read: (emitter: Emitter) => void, re
     references,
     triples,
     isDocument,
+    roots: [...roots],
     links,
     behaviors,
     findings: findings.map((finding) => withRemedy(finding, occurrences)),

@@ -161,6 +161,8 @@ export interface Reading {
   readonly triples: readonly ChannelTriple[]
   /** Whether it begins a page: it has the element of a document, or of its head or body. */
   readonly isDocument: boolean
+  /** By which selectors its root element and its body can be told: `body.home`, `html#top`; in their order, without repetition. */
+  readonly roots: readonly string[]
   /** What it loads or names. */
   readonly links: readonly SourceLink[]
   /** What its scripts do to colors and classes while a visitor scrolls, clicks or points. */

@@ -1,12 +1,13 @@
 import type { SourceText } from '../text/source-text.ts'
 import type { Embedded } from './embedded.ts'
-import { collect, type Emitter } from './emit.ts'
+import { collect, type Emitter, type MarkupReader } from './emit.ts'
 import { readMarkup } from './markup/markup.ts'
 import { OUTSIDE_RULES, type Reading } from './occurrence.ts'
 import { readScript } from './script/script.ts'
 import { readJson } from './settings/json.ts'
 import { readSettings } from './settings/settings.ts'
 import { readYaml } from './settings/yaml.ts'
+import { type Block, blocksIn } from './sheet/blocks.ts'
 import { CSS, type Dialect, LESS, SCSS } from './sheet/dialect.ts'
 import { SASS, STYLUS } from './sheet/indented-dialect.ts'
 import { readStylesheet } from './sheet/stylesheet.ts'
@@ -69,12 +70,22 @@ export const READERS: Readonly<Record<Syntax, Reader | null>> = {
 }
 
 /** Raised whenever the readers find more or something else: what was read by another version is read anew. */
-export const READING_VERSION = 5
+export const READING_VERSION = 6
 
 /** Everything that one file holds. Time in proportion to its length. */
 export function readSource(source: SourceText): Reading {
+  return readWith(source)
+}
+
+/** The blocks of declarations in all sheets of one file. */
+export function readBlocks(source: SourceText): Block[] {
+  const blocks: Block[] = []
+  readWith(source, (at, dialect) => blocks.push(...blocksIn(at, dialect)))
+  return blocks
+}
+
+function readWith(source: SourceText, sheet?: Emitter['sheet']): Reading {
   const reader = READERS[syntaxOf(source.path)]
-  return collect(source, reader ?? (() => {}), (at, outer, xml, emitter) =>
-    readMarkup(at, outer, { xml, tags: [] }, emitter),
-  )
+  const within: MarkupReader = (at, outer, xml, emitter) => readMarkup(at, outer, { xml, tags: [] }, emitter)
+  return collect(source, reader ?? (() => {}), within, sheet)
 }

@@ -1,9 +1,10 @@
 import { Box, chakra, Drawer, Flex, Input, Portal, Text } from '@chakra-ui/react'
-import type { Becoming, PlanEvent, Point, Role } from '@undo-ink/core'
+import type { PlanEvent, Point } from '@undo-ink/core'
 import { useState } from 'react'
 import { useStore } from 'zustand'
 import { ActButton } from '../components/act-button.tsx'
 import { count, number, time } from '../components/words.ts'
+import { decisionText } from '../work/decision-words.ts'
 import { shownEvents } from '../work/plan-store.ts'
 import { useWork, type Work } from '../work/work.tsx'
 
@@ -129,13 +130,7 @@ const MOST_TOLD = 3
 function describe(event: PlanEvent, { roles, state }: Work): string {
   switch (event.kind) {
     case 'decide':
-      return event.decisions
-        .map(({ target, to }) => {
-          const what = target.colors.length === 1 ? target.colors[0] : count(target.colors.length, 'colour')
-          const only = target.use ? ` as ${target.use}` : ''
-          return `${what}${only} ${decidedText(to, roles)}`
-        })
-        .join('; ')
+      return event.decisions.map((decision) => decisionText(decision, roles)).join('; ')
     case 'correct':
       return event.corrections.length > MOST_TOLD
         ? `${count(event.corrections.length, 'slip')} put right`
@@ -169,19 +164,4 @@ function describe(event: PlanEvent, { roles, state }: Work): string {
 
 function pointText(to: number, points: readonly Point[]): string {
   return points.find(({ at }) => at === to)?.name ?? (to === 0 ? 'the beginning' : `act ${to}`)
-}
-
-function decidedText(to: Becoming, roles: readonly Role[]): string {
-  switch (to.kind) {
-    case 'role':
-      return `to ${roles.find(({ id }) => id === to.role)?.name ?? 'a role that is gone'}`
-    case 'color':
-      return `to ${to.color}`
-    case 'follow':
-      return `follows ${to.lead}`
-    case 'inherit':
-      return 'takes the colour of its parent'
-    case 'keep':
-      return 'kept'
-  }
 }

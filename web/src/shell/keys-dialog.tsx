@@ -11,6 +11,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['1 … 9', 'in Mapping: give the row this role'],
   ['K', 'in Mapping: keep the colour'],
   ['O', 'in Mapping: leave it open'],
+  ['S', 'in Mapping: decide about some of its places only'],
   ['T', 'in Mapping: take what is suggested'],
   ['U', 'in Mapping: open the row into its uses'],
   ['1 2 3', 'in the Ledger: step along a colour, a cluster, a file'],

@@ -28,7 +28,7 @@ export function sharesOf(indices: Uint32Array, { codes, values }: Column<Outcome
   const counts = [...countBy(indices, (index) => codes[index] as number)].toSorted((a, b) => b[1] - a[1])
   for (const [code, count] of counts) {
     const share = shareOf(values[code] as Outcome)
-    const key = `${share.kind} ${share.role?.id ?? share.text}`
+    const key = `${share.kind} ${share.role?.id ?? ''} ${share.text}`
     shares.set(key, { ...(shares.get(key) ?? share), count: count + (shares.get(key)?.count ?? 0) })
   }
   return [...shares.values()].toSorted((a, b) => b.count - a.count)
@@ -54,9 +54,9 @@ function shareOf(outcome: Outcome): Omit<Share, 'count'> {
 export function becomesText(outcome: Outcome): string {
   switch (outcome.kind) {
     case 'role':
-      return outcome.role.name
+      return `${outcome.role.name}${alphaText(outcome.alpha)}`
     case 'color':
-      return outcome.follows === null ? opaqueKey(outcome.color) : `follows ${outcome.follows}`
+      return `${outcome.follows === null ? opaqueKey(outcome.color) : `follows ${outcome.follows}`}${alphaText(outcome.alpha)}`
     case 'keep':
       return 'kept'
     case 'inherit':
@@ -70,6 +70,12 @@ export function becomesText(outcome: Outcome): string {
     case 'open':
       return 'open'
   }
+}
+
+/** How see-through a place is written, where it does not keep its own. */
+function alphaText(alpha: number | null): string {
+  if (alpha === null) return ''
+  return alpha === 1 ? ', solid' : ` at ${Math.round(alpha * 100)} %`
 }
 
 /** A cluster, or the part of one that has one use, with its places and what becomes of them. */

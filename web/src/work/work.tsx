@@ -10,7 +10,7 @@ import {
   type Outcome,
   type PlacedFinding,
   type PlanState,
-  type Resolve,
+  type Resolver,
   type Role,
   resolveLedger,
   resolver,
@@ -56,7 +56,7 @@ export interface Work {
   /** Answers views of the ledger; null until it is open. */
   readonly desk: LedgerDesk | null
   readonly state: PlanState
-  readonly resolve: Resolve
+  readonly resolver: Resolver
   readonly roles: readonly Role[]
   /** The client's, with all its versions. */
   readonly palette: Palette
@@ -151,8 +151,12 @@ function LoadedWork({
     () => palette.versions.find(({ version }) => version === state.paletteVersion)?.roles ?? [],
     [palette, state.paletteVersion],
   )
-  const resolve = useMemo(() => resolver(state.decisions, roles), [state.decisions, roles])
-  const outcomes = useMemo(() => resolveLedger(ledger, state.decisions, roles), [ledger, state.decisions, roles])
+  const { pages } = audit.pages
+  const resolve = useMemo(() => resolver(state.decisions, roles, pages), [state.decisions, roles, pages])
+  const outcomes = useMemo(
+    () => resolveLedger(ledger, state.decisions, roles, pages),
+    [ledger, state.decisions, roles, pages],
+  )
   const standing = useMemo(() => standingOf(outcomes), [outcomes])
   const desk = useDesk(bytes, snapshot, standing)
   const tried = useView((view) => view.triedTolerance)
@@ -191,7 +195,7 @@ function LoadedWork({
     standing,
     desk,
     state,
-    resolve,
+    resolver: resolve,
     roles,
     palette,
     newerPalette: newerVersion(palette, site.id, state.paletteVersion),

@@ -44,7 +44,8 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
   const startTag = (tag: StartTag) => {
     const color = ownColor(tag)
     readAttributes(tag, color)
-    if (DOCUMENT.has(tag.name) && outer.evidence === null && !elements.isForeign) emitter.document()
+    if (DOCUMENT.has(tag.name) && outer.evidence === null && !elements.isForeign)
+      emitter.document(rootsOf(tag.name, attributeText(tag, 'id'), attributeText(tag, 'class')))
     for (const link of linksOf(at, tag, condition ?? elements.inert)) emitter.link(at, link.start, link.end, link)
     elements.push(tag, color)
   }
@@ -213,6 +214,17 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     )
   walk(0, text.length)
 }
+
+/** The selectors by which a root element or a body can be told; names that would have to be escaped are left out. */
+function rootsOf(element: string, id: string | null, classes: string | null): string[] {
+  if (element !== 'html' && element !== 'body') return []
+  const isPlain = (name: string) => /^-?[a-z_][\w-]{0,80}$/i.test(name)
+  const names = (classes ?? '').split(/\s+/).filter(isPlain).slice(0, MOST_CLASSES)
+  return [...(id !== null && isPlain(id) ? [`${element}#${id}`] : []), ...names.map((name) => `${element}.${name}`)]
+}
+
+/** More classes than a body has that its author wrote. */
+const MOST_CLASSES = 40
 
 const DOCUMENT = new Set(['html', 'head', 'body', 'frameset'])
 

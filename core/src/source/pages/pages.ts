@@ -31,6 +31,8 @@ export interface Page {
   readonly scripts: readonly string[]
   /** Every file that it reaches, itself included, sorted. */
   readonly files: readonly string[]
+  /** A compound selector of its root element or its body that no other page has; null: there is none. */
+  readonly hook: string | null
 }
 
 /** A file that no page reaches. */
@@ -169,7 +171,7 @@ export function listPages(files: readonly FileReading[], paths: readonly string[
       }
     }
     walk(path, 0)
-    return { path, sheets, parts: [...parts], scripts: [...scripts], files: filesOf(path) }
+    return { path, sheets, parts: [...parts], scripts: [...scripts], files: filesOf(path), hook: null }
   }
 
   const pagePaths = paths.filter((path) => readings.has(path) && isPage(path))
@@ -195,12 +197,28 @@ export function listPages(files: readonly FileReading[], paths: readonly string[
     return files
   }
 
-  const pages = pagePaths.map(pageOf)
+  const pages = withHooks(pagePaths.map(pageOf), (path) => readings.get(path)?.roots ?? [])
   const reached = reachedFrom(pagePaths)
   const unused = paths
     .filter((path) => !reached.has(path))
     .map((path) => ({ path, namedBy: [...(named.get(path) ?? [])].sort() }))
   return { pages, unused }
+}
+
+/** The pages, each with what its root has and no other's. */
+function withHooks(pages: readonly Page[], rootsIn: (path: string) => readonly string[]): Page[] {
+  const roots = pages.map(({ path, parts }) => new Set([path, ...parts].flatMap(rootsIn)))
+  const times = new Map<string, number>()
+  for (const each of roots) for (const root of each) times.set(root, (times.get(root) ?? 0) + 1)
+  return pages.map((page, i) => ({
+    ...page,
+    hook: [...(roots[i] ?? [])].toSorted(byBody).find((root) => times.get(root) === 1) ?? null,
+  }))
+}
+
+/** What the body has comes first: the root is at times marked by scripts. */
+function byBody(a: string, b: string): number {
+  return Number(a.startsWith('html')) - Number(b.startsWith('html'))
 }
 
 function targetOf(link: SourceLink, from: string, base: string | null, resolve: Resolver): string | null {

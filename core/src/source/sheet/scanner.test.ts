@@ -10,7 +10,7 @@ function events(text: string, interpolation: '#' | '@' | null = null): string[] 
     text,
     {
       comment: (start, end, remark) => told.push(`${remark ? 'remark' : 'comment'} ${text.slice(start, end)}`),
-      open: (...head) => told.push(`open ${at(...head)}`),
+      open: (start, end, colon) => told.push(`open ${at(start, end, colon)}`),
       close: () => told.push('close'),
       statement: (...statement) => told.push(`statement ${at(...statement)}`),
       fault: (code, offset) => told.push(`fault ${code} ${offset}`),

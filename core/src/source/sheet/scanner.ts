@@ -5,9 +5,13 @@ import { nextOf, skipString } from '../scan/search.ts'
 export interface SheetHandler {
   /** A comment between statements, its marks included. `remark`: it stands behind code on its line. */
   comment(start: number, end: number, remark: boolean): void
-  /** A block begins; its head (a selector list, an at-rule, ...) may be empty. `colon`: the first one of the head outside brackets, or -1. */
-  open(start: number, end: number, colon: number): void
-  close(): void
+  /**
+   * A block begins; its head (a selector list, an at-rule, ...) may be empty. `colon`: the first one of the head outside brackets, or -1. `brace`:
+   * the one that opens it, where there is one.
+   */
+  open(start: number, end: number, colon: number, brace?: number): void
+  /** `brace`: the one that closes it, where there is one. */
+  close(brace?: number): void
   /** A statement without a block: a declaration, an at-rule, a call. `colon` as above. */
   statement(start: number, end: number, colon: number): void
   fault(code: FindingCode, at: number): void
@@ -107,7 +111,7 @@ export function scanBraces(text: string, handler: SheetHandler, interpolation: '
         (!isCustomValue(text, start, colon) || ignored.has(i))
       if (isBlock) {
         const from = start < 0 ? i : start
-        handler.open(from, endOf(text, from, i, comments), colon)
+        handler.open(from, endOf(text, from, i, comments), colon, i)
         blocks.push(i)
         start = colon = -1
         i++
@@ -136,7 +140,7 @@ export function scanBraces(text: string, handler: SheetHandler, interpolation: '
       start = colon = -1
       if (ended) break
       if (blocks.pop() === undefined) handler.fault('unexpected-close', i)
-      else handler.close()
+      else handler.close(i)
       i++
       continue
     } else if (code === COLON && colon < 0 && open.length === 0) colon = i

@@ -59,6 +59,7 @@ interface Block {
  * in the text; keeps no tree of it.
  */
 export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitter, dialect: Dialect = CSS): void {
+  emitter.sheet?.(at, dialect)
   const text = dialect.prepare(at.text)
   const kinds = new Map<string, PropertyKind>()
   const readRule = ruleReader(text.length)

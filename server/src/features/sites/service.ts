@@ -86,13 +86,13 @@ async function summarize(site: SiteRow): Promise<SiteSummary> {
   if (!latest) return { ...base, receivedAt: null, files: 0, places: 0, decided: 0, lead: [] }
   const tallies = (await findTallies(latest.snapshot.id)) ?? []
   const { state, roles } = await planStanding(latest.plan)
-  const resolve = resolver(state.decisions, roles)
+  const { outcome } = resolver(state.decisions, roles)
   return {
     ...base,
     receivedAt: latest.snapshot.receivedAt.toISOString(),
     files: await countFiles(latest.snapshot.id),
     places: sum(tallies),
-    decided: sum(tallies.filter((tally) => isDecided(resolve(tally)))),
+    decided: sum(tallies.filter((tally) => isDecided(outcome(tally)))),
     lead: mostUsed(tallies, 8),
   }
 }

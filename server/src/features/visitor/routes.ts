@@ -10,8 +10,8 @@ import { appOrigins } from '../../http/hosts.ts'
 import { Refusal } from '../../http/problem.ts'
 import { requireAudit } from '../audit/service.ts'
 import { loadBytes } from '../audit/store.ts'
-import { planStanding, requirePlan } from '../plans/service.ts'
-import { rewriteFile } from '../rewrite/service.ts'
+import { requirePlan } from '../plans/service.ts'
+import { rewriteFile, rewritingOf } from '../rewrite/service.ts'
 import { listFiles } from '../sites/store.ts'
 import { agentScript } from './agent.ts'
 import { findFirstFile, visitorNamesOf } from './store.ts'
@@ -73,7 +73,7 @@ export function serveVisitor(config: Config): RequestHandler {
 async function bytesOf(name: VisitorNameRow, file: FileRow): Promise<Buffer> {
   if (name.planId === null || name.planId === undefined) return loadBytes(file.sha256 as string)
   await requireAudit(name.snapshotId)
-  return rewriteFile(file, await planStanding(await requirePlan(name.planId)))
+  return rewriteFile(file, await rewritingOf(await requirePlan(name.planId)))
 }
 
 /** Only the copy's own styles, pictures and fonts load; only the agent runs; only the application may frame it. */

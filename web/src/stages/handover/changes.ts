@@ -9,7 +9,7 @@ import {
   opaqueKey,
   paintOf,
   parseColor,
-  type Resolve,
+  type Resolver,
 } from '@undo-ink/core'
 import { groupBy, type SitePlaces } from '../../work/places.ts'
 import { becomesText } from '../../work/standing.ts'
@@ -47,21 +47,21 @@ export function changesOf(
   places: SitePlaces,
   outcomes: Column<Outcome>,
   corrections: readonly Correction[],
-  resolve: Resolve,
+  resolver: Resolver,
 ): PlannedChange[] {
-  const written = changesOfPlaces(places, outcomes, resolve)
+  const written = changesOfPlaces(places, outcomes, resolver)
   if (corrections.length === 0) return written
-  const slips = corrections.map((each) => changeOfSlip(each, places, resolve))
+  const slips = corrections.map((each) => changeOfSlip(each, places, resolver))
   return [...written, ...slips].toSorted(
     (a, b) => (a.path === b.path ? 0 : a.path < b.path ? -1 : 1) || a.line - b.line || a.column - b.column,
   )
 }
 
-function changesOfPlaces(places: SitePlaces, outcomes: Column<Outcome>, resolve: Resolve): PlannedChange[] {
+function changesOfPlaces(places: SitePlaces, outcomes: Column<Outcome>, resolver: Resolver): PlannedChange[] {
   const taking = Array.from(outcomes.codes.keys()).filter((index) =>
     isRewritten(outcomes.values[outcomes.codes[index] as number] as Outcome),
   )
-  return changesInPlace(places.some(taking), resolve).map(({ occurrence, replacement, decisions, keptNotation }) => {
+  return changesInPlace(places.some(taking), resolver).map(({ occurrence, replacement, decisions, keptNotation }) => {
     const { index, path, fileId, line, column, heading, raw, color, alpha } = occurrence
     const outcome = outcomes.values[outcomes.codes[index] as number] as Outcome
     const paint = paintOf(outcome)
@@ -83,9 +83,9 @@ function changesOfPlaces(places: SitePlaces, outcomes: Column<Outcome>, resolve:
   })
 }
 
-function changeOfSlip(correction: Correction, places: SitePlaces, resolve: Resolve): PlannedChange {
+function changeOfSlip(correction: Correction, places: SitePlaces, resolver: Resolver): PlannedChange {
   const { id, path, line, column, raw } = correction
-  const { replacement, outcome, keptNotation } = correctedBy(correction, resolve)
+  const { replacement, outcome, keptNotation } = correctedBy(correction, resolver)
   const color = parseColor(replacement)
   return {
     key: `slip ${id}`,

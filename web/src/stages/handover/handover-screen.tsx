@@ -16,14 +16,14 @@ import { ProofSource } from './proof-source.tsx'
 
 /** What the plan changes, read as a proofreader reads, and the copy to send. */
 export function HandoverScreen() {
-  const { places, outcomes, resolve, rows, state, standing } = useWork()
+  const { places, outcomes, resolver, rows, state, standing } = useWork()
   const stretch = useView((view) => view.stretch)
   const [order, setOrder] = useState<Order>('decision')
   const [key, setKey] = useState<string | null>(null)
   const [at, setAt] = useState<string | null>(null)
   const all = useMemo(
-    () => changesOf(places, outcomes, state.corrections, resolve),
-    [places, outcomes, state.corrections, resolve],
+    () => changesOf(places, outcomes, state.corrections, resolver),
+    [places, outcomes, state.corrections, resolver],
   )
   const changes = useMemo(() => {
     if (stretch === null) return all

@@ -56,9 +56,9 @@ export function FindingCard({ row, onToggle }: { row: FindingRow; onToggle(row: 
 
 /** What is written for a slip that was put right. */
 function Written({ row: { correction } }: { row: FindingRow }) {
-  const { resolve } = useWork()
+  const { resolver } = useWork()
   if (!correction) return null
-  const { replacement, outcome } = correctedBy(correction, resolve)
+  const { replacement, outcome } = correctedBy(correction, resolver)
   return (
     <Text role="status">
       ✓ written as <MeantColor text={replacement} />

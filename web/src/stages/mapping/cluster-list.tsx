@@ -21,6 +21,7 @@ interface ClusterListProps {
   onGive(row: Row, to: Becoming): void
   onLeaveOpen(row: Row): void
   onTake(row: Row): void
+  onScope(row: Row): void
   onToggle(row: Row): void
 }
 
@@ -34,6 +35,7 @@ export function ClusterList({
   onGive,
   onLeaveOpen,
   onTake,
+  onScope,
   onToggle,
 }: ClusterListProps) {
   const { roles, state } = useWork()
@@ -46,6 +48,7 @@ export function ClusterList({
     else if (letter === 'k') onGive(selected, { kind: 'keep' })
     else if (letter === 'o') onLeaveOpen(selected)
     else if (letter === 't') onTake(selected)
+    else if (letter === 's') onScope(selected)
     else if (letter === 'u' && canOpen(selected)) onToggle(selected)
     else return false
     return true
@@ -74,7 +77,7 @@ export function ClusterList({
             rowIndex={index + 2}
             selected={row.key === selected?.key}
             opened={opened.has(row.cluster.lead)}
-            apart={decidedApart(row, state).join(', ')}
+            apart={decidedApart(row, state).join('; ')}
             suggestion={found.map((each) => suggestionText(each, roles)).join('; ')}
             reason={reasonText(found)}
             onTake={onTake}

@@ -125,7 +125,7 @@ export const ClusterRow = memo(function ClusterRow({
         )}
         {apart ? (
           <Text fontSize="12px" color="soft" truncate>
-            decided apart as {apart}
+            decided apart: {apart}
           </Text>
         ) : null}
       </Box>

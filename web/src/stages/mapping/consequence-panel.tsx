@@ -2,16 +2,17 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import type { Becoming } from '@undo-ink/core'
 import { useMemo } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
-import { Note } from '../../components/note.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { count, number } from '../../components/words.ts'
 import type { Row } from '../../work/standing.ts'
 import { useWork } from '../../work/work.tsx'
 import { ByHand } from './by-hand.tsx'
-import { type Consequence, consequenceOf, type PairChange } from './consequence.ts'
-import { decidedApart } from './deciding.ts'
+import { consequenceOf, type PairChange } from './consequence.ts'
+import { decisionOf } from './deciding.ts'
 import { Family } from './family.tsx'
+import { HeldDecisions } from './held-decisions.tsx'
 import { Otherwise } from './otherwise.tsx'
+import { Warnings } from './warnings.tsx'
 
 interface ConsequencePanelProps {
   readonly row: Row | null
@@ -19,11 +20,13 @@ interface ConsequencePanelProps {
   readonly tried: Becoming | null
   onGive(row: Row, to: Becoming): void
   onLeaveOpen(row: Row): void
+  /** Opens what decides about some of its places only. */
+  onScope(row: Row): void
 }
 
 /** What the selected row reaches, and what would become of it. */
-export function ConsequencePanel({ row, tried, onGive, onLeaveOpen }: ConsequencePanelProps) {
-  const { places, state, roles } = useWork()
+export function ConsequencePanel({ row, tried, onGive, onLeaveOpen, onScope }: ConsequencePanelProps) {
+  const { places, state, roles, sitePages } = useWork()
   const held = row?.shares.length === 1 ? row.shares[0] : null
   const to: Becoming =
     tried ?? (held?.kind === 'role' && held.role ? { kind: 'role', role: held.role.id } : { kind: 'keep' })
@@ -33,16 +36,13 @@ export function ConsequencePanel({ row, tried, onGive, onLeaveOpen }: Consequenc
     () =>
       row &&
       consequenceOf(
-        row,
-        toRole === null ? { kind: 'keep' } : { kind: 'role', role: toRole },
+        decisionOf(row, toRole === null ? { kind: 'keep' } : { kind: 'role', role: toRole }, 'trial'),
         places,
-        state.decisions,
-        roles,
+        { decisions: state.decisions, roles, pages: sitePages.pages },
       ),
-    [row, toRole, places, state.decisions, roles],
+    [row, toRole, places, state.decisions, roles, sitePages],
   )
   if (!row || !consequence) return null
-  const apart = decidedApart(row, state)
   const pair = consequence.vanishing[0] ?? consequence.worst
   return (
     <Sheet
@@ -70,24 +70,11 @@ export function ConsequencePanel({ row, tried, onGive, onLeaveOpen }: Consequenc
         <Figure name="places" value={number(consequence.places)} />
         <Figure name="subjects" value={number(consequence.subjects)} />
         <Figure name="files" value={number(consequence.files.length)} />
+        <Figure name="pages" value={`${number(consequence.pages)} of ${number(sitePages.pages.length)}`} />
         <Figure name="in states other than rest" value={number(consequence.inStates)} />
       </Box>
-      {apart.length > 0 ? (
-        <Note shape="◆" title={`As ${apart.join(', ')} it has a decision of its own`}>
-          A decision for the whole cluster does not change that. Open the row into its uses to change or take it back.
-        </Note>
-      ) : null}
-      {consequence.vanishing.length > 0 && role ? (
-        <Note shape="▲" title="Text would vanish">
-          <Text as="span" fontFamily="mono">
-            {consequence.vanishing[0]?.subject}
-          </Text>{' '}
-          would have text and ground of nearly one colour
-          {consequence.vanishing.length > 1 ? `, and ${count(consequence.vanishing.length - 1, 'other rule')} too` : ''}
-          .
-        </Note>
-      ) : null}
-      {role && consequence.lost.length > 0 ? <Lost lost={consequence.lost} /> : null}
+      <HeldDecisions row={row} />
+      {role ? <Warnings consequence={consequence} /> : null}
       {pair && role ? <Pair pair={pair} /> : null}
       <Box fontSize="13px">
         <Text color="soft">Where</Text>
@@ -107,6 +94,9 @@ export function ConsequencePanel({ row, tried, onGive, onLeaveOpen }: Consequenc
           <Otherwise row={row} onGive={onGive} />
           {row.use === null ? <ByHand row={row} /> : null}
         </Flex>
+        <ActButton justifyContent="space-between" hotkey="S" onClick={() => onScope(row)}>
+          Only some places …
+        </ActButton>
         <ActButton justifyContent="space-between" hotkey="K" onClick={() => onGive(row, { kind: 'keep' })}>
           Keep it as it is
         </ActButton>
@@ -165,21 +155,5 @@ function Pair({ pair: { subject, before, after } }: { pair: PairChange }) {
         ))}
       </Flex>
     </Box>
-  )
-}
-
-/** What could be seen before and could not be after. */
-function Lost({ lost }: { lost: Consequence['lost'] }) {
-  const [first] = lost
-  if (!first) return null
-  const isState = first.kind === 'state-like-rest'
-  return (
-    <Note shape="▲" title={isState ? 'A state would look like rest' : 'A line would be lost in its ground'}>
-      <Text as="span" fontFamily="mono">
-        {first.subject}
-      </Text>{' '}
-      {isState ? `would not change any more: ${first.state}` : 'would have line and ground of one colour'}
-      {lost.length > 1 ? `, and ${count(lost.length - 1, 'other')} too` : ''}.
-    </Note>
   )
 }

@@ -23,13 +23,21 @@ const roles = [
 
 describe('what a decision would do', () => {
   it('counts places, subjects, files and states', () => {
-    const teal = consequenceOf(row('#7a2433'), { kind: 'role', role: 'teal' }, places, [], roles)
+    const teal = consequenceOf(decisionOf(row('#7a2433'), { kind: 'role', role: 'teal' }, 'trial'), places, {
+      decisions: [],
+      roles,
+      pages: [],
+    })
     expect(teal).toMatchObject({ places: 3, subjects: 3, inStates: 1, files: [['a.css', 3]], vanishing: [] })
     expect(teal.worst?.after.ratio).toBeCloseTo(5.98, 1)
   })
 
   it('warns of text that would vanish into its ground', () => {
-    const pale = consequenceOf(row('#7a2433'), { kind: 'role', role: 'pale' }, places, [], roles)
+    const pale = consequenceOf(decisionOf(row('#7a2433'), { kind: 'role', role: 'pale' }, 'trial'), places, {
+      decisions: [],
+      roles,
+      pages: [],
+    })
     expect(pale.vanishing.map(({ subject }) => subject)).toEqual(['.a', '.b:hover'])
   })
 
@@ -44,9 +52,12 @@ describe('what a decision would do', () => {
     const of = (lead: string, role: string, decisions: Decision[] = []) => {
       const cluster = { lead, members: [lead], count: 1, byHand: false }
       const all = resolveLedger(own.ledger, [], [])
-      return consequenceOf(rowOf(own, all, cluster), { kind: 'role', role }, own, decisions, roles).lost.map(
-        ({ kind, subject, state }) => [kind, subject, state],
-      )
+      const trial = decisionOf(rowOf(own, all, cluster), { kind: 'role', role }, 'trial')
+      return consequenceOf(trial, own, { decisions, roles, pages: [] }).lost.map(({ kind, subject, state }) => [
+        kind,
+        subject,
+        state,
+      ])
     }
     const teal: Decision = { id: 't', target: { colors: ['#7a2433'] }, to: { kind: 'role', role: 'teal' } }
     expect(of('#943a4b', 'teal')).toEqual([])
@@ -56,8 +67,14 @@ describe('what a decision would do', () => {
 
   it('leaves out places that a narrower decision holds', () => {
     const text: Decision = { id: 'x', target: { colors: ['#7a2433'], use: 'text' }, to: { kind: 'keep' } }
-    expect(consequenceOf(row('#7a2433'), { kind: 'role', role: 'teal' }, places, [text], roles).places).toBe(2)
-    expect(decidedApart(row('#7a2433'), { decisions: [text] } as never)).toEqual(['text'])
+    expect(
+      consequenceOf(decisionOf(row('#7a2433'), { kind: 'role', role: 'teal' }, 'trial'), places, {
+        decisions: [text],
+        roles,
+        pages: [],
+      }).places,
+    ).toBe(2)
+    expect(decidedApart(row('#7a2433'), { decisions: [text] } as never)).toEqual(['as text'])
   })
 })
 

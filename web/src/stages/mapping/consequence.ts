@@ -1,5 +1,4 @@
 import {
-  type Becoming,
   type Collision,
   type Color,
   collisions,
@@ -7,16 +6,15 @@ import {
   type Decision,
   declaredPairs,
   type OpaqueKey,
+  type Outcome,
   opaqueKey,
   paintOf,
   parseColor,
-  type Resolve,
   type Role,
   resolver,
+  type ScopePage,
 } from '@undo-ink/core'
 import { countBy, type PlaceOf, type SitePlaces } from '../../work/places.ts'
-import type { Row } from '../../work/standing.ts'
-import { decisionOf } from './deciding.ts'
 
 /** One declared pair before and after. */
 export interface PairChange {
@@ -25,11 +23,22 @@ export interface PairChange {
   readonly after: { readonly text: string; readonly ground: string; readonly ratio: number }
 }
 
+/** The plan that a decision would be added to. */
+export interface Deciding {
+  readonly decisions: readonly Decision[]
+  readonly roles: readonly Role[]
+  readonly pages: readonly ScopePage[]
+}
+
 export interface Consequence {
-  /** Places that it takes; those with a narrower decision of their own are not among them. */
+  /** Places that it takes wholly; those with a narrower decision of their own are not among them. */
   readonly places: number
+  /** Places of which it takes a part, by a rule of its own. */
+  readonly inPart: number
   readonly subjects: number
   readonly files: readonly (readonly [string, number])[]
+  /** Pages that load any of it. */
+  readonly pages: number
   readonly inStates: number
   /** Of pairs that it changes, the least readable after. */
   readonly worst: PairChange | null
@@ -42,24 +51,19 @@ export interface Consequence {
 /** Below this ratio nobody reads a text (common practice, no source). */
 const VANISHED = 1.5
 
-/** What a decision on a row would do, before it is made. */
-export function consequenceOf(
-  row: Row,
-  to: Becoming,
-  all: SitePlaces,
-  decisions: readonly Decision[],
-  roles: readonly Role[],
-): Consequence {
-  const trial = decisionOf(row, to, 'trial')
-  const resolve = resolver([...decisions, trial], roles)
-  const taken = all.some(row.indices).filter((place) => {
-    const outcome = resolve(place)
-    return outcome.kind !== 'open' && outcome.decision.id === 'trial'
-  })
-  const now = resolver(decisions, roles)
+/** What a decision would do, before it is made; of what it takes in part, there where it holds. */
+export function consequenceOf(trial: Decision, all: SitePlaces, { decisions, roles, pages }: Deciding): Consequence {
+  const after = resolver([...decisions.filter(({ id }) => id !== trial.id), trial], roles, pages)
+  const pieceOf = (place: PlaceOf) => after.pieces(place).find(({ outcome }) => outcome.decision.id === trial.id)
+  const then = (place: PlaceOf): Outcome => pieceOf(place)?.outcome ?? after.outcome(place)
+  const isTaken = (outcome: Outcome) => outcome.kind !== 'open' && outcome.decision.id === trial.id
+  const candidates = all.some(all.ofColors(trial.target.colors))
+  const taken = candidates.filter((place) => isTaken(then(place)))
+  const { outcome: now } = resolver(decisions, roles, pages)
   const touched = new Set(taken.map(({ index }) => index))
   const subjects = new Set(taken.flatMap((place) => place.subjects))
-  const files = [...new Set(taken.map(({ path }) => path))].map((path) => all.some(all.inFile(path)))
+  const paths = new Set(taken.map(({ path }) => path))
+  const files = [...paths].map((path) => all.some(all.inFile(path)))
   const pairs = files
     .flatMap((places) => declaredPairs(places))
     .filter(({ text, ground }) => touched.has(text.index) || touched.has(ground.index))
@@ -67,16 +71,18 @@ export function consequenceOf(
       subject: text.selector ?? '',
       before: { text: text.color, ground: ground.color, ratio: ratio(text.color, ground.color) },
       after: {
-        text: painted(text, resolve),
-        ground: painted(ground, resolve),
-        ratio: ratio(painted(text, resolve), painted(ground, resolve)),
+        text: painted(text, then),
+        ground: painted(ground, then),
+        ratio: ratio(painted(text, then), painted(ground, then)),
       },
       now: ratio(painted(text, now), painted(ground, now)),
     }))
   return {
-    places: taken.length,
+    places: taken.filter((place) => isTaken(after.outcome(place))).length,
+    inPart: taken.filter((place) => !isTaken(after.outcome(place))).length,
     subjects: subjects.size,
     files: [...countBy(taken, ({ path }) => path)].toSorted((a, b) => b[1] - a[1]),
+    pages: pages.filter((page) => page.files.some((path) => paths.has(path))).length,
     inStates: taken.filter(({ states }) => states.length > 0).length,
     worst: pairs.reduce<PairChange | null>(
       (worst, pair) => (worst && worst.after.ratio <= pair.after.ratio ? worst : pair),
@@ -90,7 +96,7 @@ export function consequenceOf(
         collisions(
           places,
           (place) => colorOf(place, now),
-          (place) => colorOf(place, resolve),
+          (place) => colorOf(place, then),
         ),
       )
       .filter(({ one, other }) => touched.has(one.index) || touched.has(other.index)),
@@ -98,12 +104,12 @@ export function consequenceOf(
 }
 
 /** What a place would be painted with. */
-function colorOf(place: PlaceOf, resolve: Resolve): Color {
-  return paintOf(resolve(place)) ?? parseColor(place.color) ?? { r: 0, g: 0, b: 0, alpha: 1 }
+function colorOf(place: PlaceOf, outcome: (place: PlaceOf) => Outcome): Color {
+  return paintOf(outcome(place)) ?? parseColor(place.color) ?? { r: 0, g: 0, b: 0, alpha: 1 }
 }
 
-function painted(place: PlaceOf, resolve: Resolve): string {
-  return opaqueKey(colorOf(place, resolve))
+function painted(place: PlaceOf, outcome: (place: PlaceOf) => Outcome): string {
+  return opaqueKey(colorOf(place, outcome))
 }
 
 function ratio(text: string, ground: string): number {

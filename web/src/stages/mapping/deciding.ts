@@ -1,4 +1,5 @@
-import type { Becoming, Decision, PlanEvent, PlanState, Role, Use } from '@undo-ink/core'
+import type { Becoming, Decision, PlanEvent, PlanState, Role } from '@undo-ink/core'
+import { limitsText } from '../../work/decision-words.ts'
 import type { Row } from '../../work/standing.ts'
 
 /** The event that decides a row, all its colors by value. */
@@ -19,10 +20,10 @@ export function decisionsOf({ cluster, use }: Row, { decisions }: PlanState): De
   )
 }
 
-/** The uses of a cluster that have a decision of their own, which is narrower and holds against one for the whole cluster. */
-export function decidedApart(row: Row, state: PlanState): Use[] {
+/** What of a cluster has a decision of its own, narrower than one for the whole cluster, in words. */
+export function decidedApart(row: Row, state: PlanState): string[] {
   if (row.use !== null) return []
-  return [...new Set(decisionsOf(row, state).flatMap(({ target }) => target.use ?? []))]
+  return [...new Set(decisionsOf(row, state).map(({ target }) => limitsText(target)))].filter((text) => text !== '')
 }
 
 /** The role under a digit key, counted from 1. */

@@ -15,6 +15,7 @@ import { ConsequencePanel } from './consequence-panel.tsx'
 import { decide, decisionsOf } from './deciding.ts'
 import { NewerVersion } from './palette/newer-version.tsx'
 import { RoleTray } from './role-tray.tsx'
+import { ScopeDialog } from './scope/scope-dialog.tsx'
 import { decisionsFor, suggestionsOf } from './suggesting.ts'
 import { TakeSuggestions } from './take-suggestions.tsx'
 import { ToleranceSlider } from './tolerance-slider.tsx'
@@ -29,6 +30,7 @@ export function MappingScreen() {
   const [params] = useSearchParams()
   const [selectedKey, setSelectedKey] = useState(params.get('row'))
   const [tried, setTried] = useState<Becoming | null>(null)
+  const [scoped, setScoped] = useState<Row | null>(null)
   const suggested = useSuggestions()
   const listed = useMemo(() => {
     return rowsIn(rows, stretch).flatMap((row) => (opened.has(row.key) ? [row, ...partsOf(row, work)] : [row]))
@@ -79,10 +81,12 @@ export function MappingScreen() {
           onSelect={setSelectedKey}
           onGive={give}
           onLeaveOpen={leaveOpen}
+          onScope={setScoped}
           onToggle={toggle}
         />
-        <ConsequencePanel row={selected} tried={tried} onLeaveOpen={leaveOpen} onGive={give} />
+        <ConsequencePanel row={selected} tried={tried} onLeaveOpen={leaveOpen} onGive={give} onScope={setScoped} />
       </Flex>
+      <ScopeDialog row={scoped} onClose={() => setScoped(null)} />
       {roles.length > 0 ? (
         <RoleTray disabled={selected === null} onGive={giveSelected} onTry={tryRole} />
       ) : (

@@ -1,0 +1,47 @@
+import type { Correction } from '../plan/correction.ts'
+import type { Resolver } from '../plan/outcome.ts'
+import type { Occurrence } from '../source/occurrence.ts'
+import { readBlocks } from '../source/read.ts'
+import { type FileEdits, fileEdits } from '../text/edit.ts'
+import type { SourceText } from '../text/source-text.ts'
+import { type Corrected, correctedBy, editOf } from './corrections.ts'
+import { type Change, changesInPlace, editsOf } from './in-place.ts'
+import { type Split, splitsOf, type Unsplit } from './split.ts'
+
+/** Everything that a plan does to one file. */
+export interface FileRewrite<O extends Occurrence = Occurrence> {
+  readonly changes: readonly Change<O>[]
+  readonly corrected: readonly Corrected[]
+  readonly splits: readonly Split<O>[]
+  /** What was decided and could not be written. */
+  readonly unsplit: readonly Unsplit<O>[]
+  readonly edits: FileEdits
+}
+
+/** @param occurrences of the file, in its order, each with the path @param corrections of the file */
+export function rewriteOf<O extends Occurrence & { readonly path: string }>(
+  source: SourceText,
+  occurrences: readonly O[],
+  corrections: readonly Correction[],
+  resolver: Resolver,
+): FileRewrite<O> {
+  const { path, text } = source
+  const changes = changesInPlace(occurrences, resolver)
+  const corrected = corrections.map((correction) => correctedBy(correction, resolver))
+  const { splits, unsplit } = splitsOf(text, occurrences, resolver, () => readBlocks(source))
+  const edits = [...editsOf(text, changes), ...corrected.map(editOf), ...splits.map(({ edit }) => edit)]
+  return { changes, corrected, splits, unsplit, edits: fileEdits(path, text.length, edits) }
+}
+
+/** Whether a plan says anything about a file, told without its text. */
+export function touches(
+  occurrences: readonly Occurrence[],
+  corrections: readonly Correction[],
+  resolver: Resolver,
+): boolean {
+  return (
+    corrections.length > 0 ||
+    changesInPlace(occurrences, resolver).length > 0 ||
+    occurrences.some((occurrence) => resolver.pieces(occurrence).length > 0)
+  )
+}

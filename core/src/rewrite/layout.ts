@@ -1,0 +1,46 @@
+import type { Block, Declaration } from '../source/sheet/blocks.ts'
+
+/** A rule to be written. */
+export interface NewRule {
+  readonly selector: string
+  readonly declarations: readonly string[]
+  /** A media feature around it; null: none. */
+  readonly width: string | null
+}
+
+/**
+ * The text of a rule that is put at an offset, written as the block beside it is: on lines of its own, in one line, or without a blank.
+ * @param inside whether it stands within the block, else behind it
+ */
+export function placed(text: string, block: Block, at: number, inside: boolean, rule: NewRule): string {
+  const own = (block.declarations[0] as Declaration).start
+  const end = /\r\n|\n|\r/.exec(text)?.[0] ?? '\n'
+  const sign = inside && !/[;{}]\s*$/.test(text.slice(block.body.start - 1, at)) ? ';' : ''
+  if (isMinified(text, block)) return sign + wrapped(`${rule.selector}{${rule.declarations.join(';')}}`, rule, '')
+  const indent = indentAt(text, inside ? own : block.head.start)
+  const deeper = inside ? indent + (indent.includes('\t') ? '\t' : '  ') : indentAt(text, own)
+  const body = text.slice(block.body.start, block.body.end)
+  const written = /[\r\n]/.test(body)
+    ? `${rule.selector} {${end}${rule.declarations.map((each) => `${deeper}${each};${end}`).join('')}${indent}}`
+    : `${rule.selector} { ${rule.declarations.join('; ')}${body.trimEnd().endsWith(';') ? ';' : ''} }`
+  return sign + end + indent + wrapped(written, rule, ' ')
+}
+
+function wrapped(rule: string, { width }: NewRule, blank: string): string {
+  return width === null ? rule : `@media ${width}${blank}{${blank}${rule}${blank}}`
+}
+
+/** Whether a block and what follows it stand without blanks. */
+function isMinified(text: string, { body }: Block): boolean {
+  return (
+    /^\S/.test(text.slice(body.start)) &&
+    !/[\r\n]/.test(text.slice(body.end + 1, body.end + 3)) &&
+    /\S/.test(text[body.end - 1] ?? '')
+  )
+}
+
+/** The blanks at the beginning of the line of an offset. */
+function indentAt(text: string, offset: number): string {
+  const line = Math.max(text.lastIndexOf('\n', offset - 1), text.lastIndexOf('\r', offset - 1)) + 1
+  return /^[ \t]*/.exec(text.slice(line, offset))?.[0] ?? ''
+}

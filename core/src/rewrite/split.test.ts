@@ -1,0 +1,161 @@
+import { describe, expect, it } from 'vitest'
+import type { Decision, Scope } from '../plan/decision.ts'
+import { resolver } from '../plan/outcome.ts'
+import { readBlocks, readSource } from '../source/read.ts'
+import { applyEdits, fileEdits } from '../text/edit.ts'
+import { changesInPlace, editsOf } from './in-place.ts'
+import { splitsOf } from './split.ts'
+
+const PAGES = [
+  { path: 'index.html', files: ['index.html', 'a.css'], hook: 'body.home' },
+  { path: 'times.html', files: ['times.html', 'a.css', 'times.css'], hook: 'body.times' },
+  { path: 'plain.html', files: ['plain.html', 'a.css'], hook: null },
+]
+
+/** A text after some decisions about red: each a scope and what it becomes; null as scope: all. */
+function after(text: string, decided: readonly (readonly [Scope | null, string])[], path = 'a.css') {
+  const source = { path, text, encoding: 'utf-8' } as const
+  const occurrences = readSource(source).occurrences.map((each) => ({ ...each, path }))
+  const decisions = decided.map(([scope, to], i): Decision => {
+    const target = { colors: ['#ff0000'], ...(scope ? { scope } : {}) }
+    return { id: String(i), target, to: to === 'keep' ? { kind: 'keep' } : { kind: 'color', color: to } }
+  })
+  const plan = resolver(decisions, [], PAGES)
+  const { splits, unsplit } = splitsOf(text, occurrences, plan, () => readBlocks(source))
+  const edits = [...editsOf(text, changesInPlace(occurrences, plan)), ...splits.map(({ edit }) => edit)]
+  const reasons = occurrences.flatMap((each) =>
+    plan.reached(each).flatMap(({ reach }) => (reach.kind === 'unwritable' ? [reach.why] : [])),
+  )
+  return {
+    text: applyEdits(text, fileEdits(path, text.length, edits)),
+    unsplit: unsplit.map(({ why }) => why),
+    reasons,
+  }
+}
+
+const only = (scope: Scope, text: string, path?: string) => after(text, [[scope, '#123456']], path).text
+
+describe('a rule for a part of what another paints', () => {
+  it.each<[string, Scope, string, string]>([
+    [
+      'one selector of a list',
+      { selector: 'b' },
+      'a, b { color: red; }',
+      'a, b { color: red; }\nb { color: #123456; }',
+    ],
+    ['one state of a list', { state: 'hover' }, 'a,a:hover{color:red}', 'a,a:hover{color:red}a:hover{color:#123456}'],
+    [
+      'a region',
+      { region: '.foot' },
+      '.btn {\r\n\tcolor: red;\r\n}\r\n',
+      '.btn {\r\n\tcolor: red;\r\n}\r\n.btn:where(.foot, .foot *) {\r\n\tcolor: #123456;\r\n}\r\n',
+    ],
+    [
+      'a region, of a list that partly says so itself',
+      { region: '.foot' },
+      '.foot a, p::before { color: red }',
+      '.foot a, p::before { color: red }\n.foot a, p:where(.foot, .foot *)::before { color: #123456 }',
+    ],
+    [
+      'a region that the selector says',
+      { region: '.foot' },
+      '.foot > a + b { color: red }',
+      '.foot > a + b { color: #123456 }',
+    ],
+    [
+      'a page',
+      { page: 'times.html' },
+      'a { color: red }',
+      'a { color: red }\na:where(body.times, body.times *) { color: #123456 }',
+    ],
+    [
+      'a width',
+      { width: '(max-width: 40em)' },
+      '  a { color: red !important }',
+      '  a { color: red !important }\n  @media (max-width: 40em) { a { color: #123456 !important } }',
+    ],
+    [
+      'what a shorthand covers that stands behind it',
+      { selector: 'b' },
+      'a, b { border: 1px solid red; margin: 0; border-left-color: green }',
+      'a, b { border: 1px solid red; margin: 0; border-left-color: green }\nb { border: 1px solid #123456; border-left-color: green }',
+    ],
+    [
+      'within the rule, before what is as strong and stands in it',
+      { region: '.foot' },
+      'a { color: red; @media print { color: #000 } }',
+      'a { color: red;\n&:where(.foot, .foot *) { color: #123456 } @media print { color: #000 } }',
+    ],
+  ])('%s', (_, scope, text, wanted) => expect(only(scope, text)).toBe(wanted))
+
+  it('is written within a nested rule of a preprocessor, and within its directives', () => {
+    expect(only({ region: '.foot' }, '.a {\n  &:hover, b {\n    color: red;\n  }\n}\n', 'a.scss')).toBe(
+      '.a {\n  &:hover, b {\n    color: red;\n  }\n  &:hover:where(.foot, .foot *), b:where(.foot, .foot *) {\n    color: #123456;\n  }\n}\n',
+    )
+    expect(only({ region: '.foot' }, '.a {\n  @include wide {\n    color: red;\n  }\n}\n', 'a.scss')).toBe(
+      '.a {\n  @include wide {\n    color: red;\n    &:where(.foot, .foot *) {\n      color: #123456;\n    }\n  }\n}\n',
+    )
+    expect(only({ selector: '.b' }, '.a, .b { color: red; .mixin() }', 'a.less')).toBe(
+      '.a, .b { color: red; .mixin() }\n.b { color: #123456 }',
+    )
+  })
+
+  it('is written in a style element of a page', () =>
+    expect(only({ region: '.foot' }, '<!doctype html>\n<style>\n a { color: red }\n</style>', 'x.html')).toBe(
+      '<!doctype html>\n<style>\n a { color: red }\n a:where(.foot, .foot *) { color: #123456 }\n</style>',
+    ))
+
+  it('keeps what is kept where all else changes, the narrower behind the wider', () => {
+    const decided = [
+      [{ region: '.foot', width: '(min-width: 9px)' }, 'keep'],
+      [{ region: '.foot' }, '#111111'],
+      [null, '#222222'],
+    ] as const
+    expect(after('a{color:red}', decided).text).toBe(
+      'a{color:#222222}a:where(.foot, .foot *){color:#111111}@media (min-width: 9px){a:where(.foot, .foot *){color:red}}',
+    )
+    // What is kept where nothing else is decided needs no rule.
+    expect(after('a{color:red}', [[{ region: '.foot' }, 'keep']]).text).toBe('a{color:red}')
+  })
+
+  it('paints each literal of a value as its own part says', () =>
+    expect(
+      after('a,b{background:linear-gradient(red, #0f0, red)}', [
+        [{ selector: 'b' }, '#111111'],
+        [null, '#222222'],
+      ]).text,
+    ).toBe(
+      'a,b{background:linear-gradient(#222222, #0f0, #222222)}b{background:linear-gradient(#111111, #0f0, #111111)}',
+    ))
+
+  it('takes nothing where it cannot hold, and all where it holds anyway', () => {
+    const text = '@media (max-width: 600px) { a { color: red } } .x { color: red }'
+    expect(only({ width: '(min-width: 601px)' }, text)).toContain('(max-width: 600px) { a { color: red } }')
+    expect(only({ width: '(max-width: 700px)' }, text)).toContain('(max-width: 600px) { a { color: #123456 } }')
+    expect(only({ region: '.foot' }, ':root, a { color: red }')).toBe(
+      ':root, a { color: red }\na:where(.foot, .foot *) { color: #123456 }',
+    )
+    expect(only({ page: 'times.html' }, 'a { color: red }', 'times.css')).toBe('a { color: #123456 }')
+    expect(only({ page: 'times.html' }, 'a { color: red }', 'other.css')).toBe('a { color: red }')
+  })
+
+  it.each<[string, Scope, string, string, string]>([
+    ['no-rule', { region: '.foot' }, '<p style="color: red">', 'x.html', 'an attribute'],
+    ['no-rule', { region: '.foot' }, '$x: red;', 'a.scss', 'a variable of a preprocessor'],
+    ['variable', { region: '.foot' }, '.x { --x: red }', 'a.css', 'a custom property'],
+    ['keyframes', { region: '.foot' }, '@keyframes k { from { color: red } }', 'a.css', 'a step of an animation'],
+    ['language', { region: '.foot' }, 'a\n  color: red\n', 'a.sass', 'a sheet without braces'],
+    ['page-alike', { page: 'plain.html' }, 'a { color: red }', 'a.css', 'a page that nothing tells from others'],
+  ])('says beforehand that it cannot be: %s', (why, scope, text, path) => {
+    const got = after(text, [[scope, '#123456']], path)
+    expect(got.text).toBe(text)
+    expect(got.reasons).toEqual([why])
+  })
+
+  it('says afterwards where a rule is not what it was read as', () => {
+    const nested = after('a::before { color: red; @media print { color: #000 } }', [[{ region: '.foot' }, '#123456']])
+    expect(nested.unsplit).toEqual(['pseudo-element'])
+    const prefix = after('a { border: { color: red; } }', [[{ region: '.foot' }, '#123456']], 'a.scss')
+    expect(prefix.unsplit).toEqual(['block'])
+  })
+})

@@ -1,0 +1,197 @@
+import type { Piece, Resolver } from '../plan/outcome.ts'
+import type { Part } from '../plan/reach.ts'
+import { hasPseudoElement, limitedTo, splitList } from '../selector/list.ts'
+import type { Occurrence } from '../source/occurrence.ts'
+import type { Block, Declaration } from '../source/sheet/blocks.ts'
+import type { Edit } from '../text/edit.ts'
+import { literalFor } from './in-place.ts'
+import { placed } from './layout.ts'
+
+/** A rule that is written for a part of what another paints. */
+export interface Split<O extends Occurrence = Occurrence> {
+  /** Those that it paints otherwise. */
+  readonly occurrences: readonly O[]
+  readonly edit: Edit
+}
+
+/** A part that could not be written, and why. */
+export interface Unsplit<O extends Occurrence = Occurrence> {
+  readonly occurrence: O
+  readonly piece: Piece
+  /** `block`: no block of a rule holds its declaration as a whole; `selector`: its list is not written as it is read; `pseudo-element`: nothing can be nested in one. */
+  readonly why: 'block' | 'selector' | 'pseudo-element'
+}
+
+export interface Splits<O extends Occurrence = Occurrence> {
+  readonly splits: readonly Split<O>[]
+  readonly unsplit: readonly Unsplit<O>[]
+}
+
+/** A piece with the place that it is of. */
+interface Wanted<O extends Occurrence> {
+  readonly occurrence: O
+  readonly piece: Piece
+}
+
+/**
+ * The rules that a plan writes for parts of what the rules of one file paint: each directly behind the rule that it is a part of, in the same
+ * conditions and exactly as strong, so that it wins over that rule and over nothing else. It repeats the declaration, and those behind it
+ * that the same shorthand covers.
+ * @param text the file's, as received
+ * @param blocks of the file; asked for only when there is something to write
+ */
+export function splitsOf<O extends Occurrence>(
+  text: string,
+  occurrences: readonly O[],
+  resolver: Resolver,
+  blocks: () => readonly Block[],
+): Splits<O> {
+  const wanted = occurrences.flatMap((occurrence) => writtenPieces(occurrence, resolver))
+  if (wanted.length === 0) return { splits: [], unsplit: [] }
+  const unsplit: Unsplit<O>[] = []
+  const byBlock = new Map<Block, Wanted<O>[]>()
+  const blockAt = blockFinder(blocks())
+  for (const each of wanted) {
+    const block = blockAt(each.occurrence.range.start)
+    const why = block ? unwritten(text, block, each) : 'block'
+    if (!block || why) unsplit.push({ ...each, why: why ?? 'block' })
+    else byBlock.set(block, [...(byBlock.get(block) ?? []), each])
+  }
+  const splits = [...byBlock].flatMap(([block, pieces]) => {
+    const inBlock = occurrences.filter(({ range }) => range.start >= block.body.start && range.end <= block.body.end)
+    return inOrder(pieces).map((group) => splitOf(text, block, group, inBlock, resolver))
+  })
+  return { splits, unsplit }
+}
+
+/** The pieces of a place that write something else than the rest of it, or than what a weaker piece wrote. */
+function writtenPieces<O extends Occurrence>(occurrence: O, resolver: Resolver): Wanted<O>[] {
+  const pieces = resolver.pieces(occurrence)
+  if (pieces.length === 0) return []
+  const rest = literalFor(occurrence, resolver.outcome(occurrence)).text
+  const first = pieces.findIndex(({ outcome }) => literalFor(occurrence, outcome).text !== rest)
+  return first < 0 ? [] : pieces.slice(first).map((piece) => ({ occurrence, piece }))
+}
+
+/** Finds the block whose own declarations hold an offset. */
+function blockFinder(blocks: readonly Block[]): (offset: number) => Block | null {
+  const spans = blocks
+    .flatMap((block) => block.declarations.map(({ start, end }) => ({ start, end, block })))
+    .toSorted((a, b) => a.start - b.start)
+  return (offset) => {
+    let [low, high] = [0, spans.length]
+    while (low < high) {
+      const middle = (low + high) >> 1
+      if ((spans[middle]?.start ?? 0) <= offset) low = middle + 1
+      else high = middle
+    }
+    const span = spans[low - 1]
+    return span && offset < span.end ? span.block : null
+  }
+}
+
+/** Whether the new rule stands in the block: what stands nested in it is as strong, and must stay behind. */
+function goesInside({ kind, holdsConditions }: Block): boolean {
+  return kind === 'within' || holdsConditions
+}
+
+function unwritten<O extends Occurrence>(
+  text: string,
+  block: Block,
+  { occurrence, piece }: Wanted<O>,
+): Unsplit['why'] | null {
+  if (goesInside(block)) return splitList(occurrence.selector ?? '').some(hasPseudoElement) ? 'pseudo-element' : null
+  const written = splitList(text.slice(block.head.start, block.head.end))
+  return piece.part.selectors.every(({ at }) => at < written.length) &&
+    written.length === splitList(occurrence.selector ?? '').length
+    ? null
+    : 'selector'
+}
+
+/** Pieces of one condition make one rule; rules stand in the order in which they win. */
+function inOrder<O extends Occurrence>(pieces: readonly Wanted<O>[]): Wanted<O>[][] {
+  const groups = new Map<string, Wanted<O>[]>()
+  for (const each of pieces) {
+    const key = JSON.stringify(each.piece.part)
+    const group = groups.get(key) ?? []
+    groups.delete(key)
+    groups.set(key, [...group.filter(({ occurrence }) => occurrence !== each.occurrence), each])
+  }
+  return [...groups.values()]
+}
+
+function splitOf<O extends Occurrence>(
+  text: string,
+  block: Block,
+  group: readonly Wanted<O>[],
+  inBlock: readonly O[],
+  resolver: Resolver,
+): Split<O> {
+  const { part } = (group[0] as Wanted<O>).piece
+  const pieces = new Map<O, Piece>(group.map(({ occurrence, piece }) => [occurrence, piece]))
+  const literal = (occurrence: O) =>
+    literalFor(occurrence, pieces.get(occurrence)?.outcome ?? resolver.outcome(occurrence)).text
+  const declarations = repeated(block, [...pieces.keys()]).map(({ start, end }) => {
+    let written = ''
+    let at = start
+    for (const occurrence of inBlock) {
+      if (occurrence.range.start < start || occurrence.range.end > end) continue
+      written += text.slice(at, occurrence.range.start) + literal(occurrence)
+      at = occurrence.range.end
+    }
+    return written + text.slice(at, end)
+  })
+  const inside = goesInside(block)
+  const selector = inside
+    ? nestedSelector(part, group[0]?.occurrence.selector ?? '')
+    : behindSelector(text, block, part)
+  const at = inside ? endOfOwn(text, block, [...pieces.keys()]) : block.body.end + 1
+  return {
+    occurrences: [...pieces.keys()],
+    edit: {
+      kind: 'split-rule',
+      range: { start: at, end: at },
+      replacement: placed(text, block, at, inside, { selector, declarations, width: part.width }),
+      decisions: [...new Set(group.map(({ piece }) => piece.outcome.decision.id))],
+    },
+  }
+}
+
+/** Behind the last declaration of a block that stands before what is nested behind some places. */
+function endOfOwn(text: string, { declarations, nested, body }: Block, places: readonly Occurrence[]): number {
+  const last = Math.max(...places.map(({ range }) => range.end))
+  const next = nested.find((each) => each >= last) ?? body.end
+  const end = Math.max(last, ...declarations.filter((each) => each.end <= next).map((each) => each.end))
+  return end + (/^\s*;/.exec(text.slice(end, next))?.[0].length ?? 0)
+}
+
+/** The declarations that hold the places, and those behind them that set some of the same: a shorthand would undo them. */
+function repeated({ declarations }: Block, places: readonly Occurrence[]): Declaration[] {
+  const taken = new Set<Declaration>()
+  declarations.forEach((declaration, i) => {
+    if (!places.some(({ range }) => range.start >= declaration.start && range.end <= declaration.end)) return
+    for (const other of declarations.slice(i))
+      if (other === declaration || family(other.property) === family(declaration.property)) taken.add(other)
+  })
+  return declarations.filter((each) => taken.has(each))
+}
+
+/** Longhands begin as their shorthand does: `border`, `background`, `text`. */
+function family(property: string): string {
+  if (property.startsWith('--')) return property
+  return /^(?:-\w+-)?(\w+)/.exec(property.toLowerCase())?.[1] ?? property
+}
+
+/** As written in the head, the selectors that are taken. */
+function behindSelector(text: string, block: Block, part: Part): string {
+  const written = splitList(text.slice(block.head.start, block.head.end))
+  return part.selectors.map(({ at, within }) => limitedTo(written[at] ?? '', within)).join(', ')
+}
+
+/** From within its own block. */
+function nestedSelector({ selectors }: Part, list: string): string {
+  const [first] = selectors
+  const alike = selectors.every(({ within }) => within.join() === first?.within.join())
+  if (alike && selectors.length === splitList(list).length) return limitedTo('&', first?.within ?? [])
+  return `&:where(${selectors.map(({ text, within }) => limitedTo(text, within)).join(', ')})`
+}

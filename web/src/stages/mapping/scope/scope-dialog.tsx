@@ -1,0 +1,114 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import type { Becoming, Decision, PlanEvent } from '@undo-ink/core'
+import { useDeferredValue, useMemo, useState } from 'react'
+import { ActButton } from '../../../components/act-button.tsx'
+import { type Segment, Segments } from '../../../components/segments.tsx'
+import { WideDialog } from '../../../components/wide-dialog.tsx'
+import { count } from '../../../components/words.ts'
+import { decisionText } from '../../../work/decision-words.ts'
+import type { Row } from '../../../work/standing.ts'
+import { useWork } from '../../../work/work.tsx'
+import { consequenceOf } from '../consequence.ts'
+import { Warnings } from '../warnings.tsx'
+import { BecomingChoice } from './becoming-choice.tsx'
+import { LimitFields } from './limit-fields.tsx'
+import { ReachedPlaces } from './reached-places.tsx'
+import { DIMENSIONS, type Limits, limitedTarget, scopeOptions } from './scope-options.ts'
+import { scopeReach } from './scope-reach.ts'
+import { AS_EACH_IS, type SeeThrough, SeeThroughChoice, seeThroughOf } from './see-through.tsx'
+
+interface ScopeDialogProps {
+  /** The row whose places are limited; null: closed. */
+  readonly row: Row | null
+  onClose(): void
+}
+
+/** Decides about some of a row's places: which, seen as they are chosen, what they become, and how see-through they are. */
+export function ScopeDialog({ row, onClose }: ScopeDialogProps) {
+  return (
+    <WideDialog
+      title={row ? `Only some places of ${row.cluster.lead}` : ''}
+      open={row !== null}
+      width="1080px"
+      onClose={onClose}
+    >
+      {row ? <Scoping row={row} onDone={onClose} /> : null}
+    </WideDialog>
+  )
+}
+
+type Side = 'there' | 'elsewhere'
+
+const SIDES: readonly Segment<Side>[] = [
+  { value: 'there', text: 'Only there' },
+  { value: 'elsewhere', text: 'Everywhere but there' },
+]
+
+function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
+  const { places, sitePages, state, roles, store } = useWork()
+  const { pages } = sitePages
+  const own = useMemo(() => places.some(row.indices), [places, row])
+  const options = useMemo(() => scopeOptions(own, places.ledger, pages), [own, places, pages])
+  const [limits, setLimits] = useState<Limits>(row.use === null ? {} : { use: row.use })
+  const [to, setTo] = useState<Becoming>(roles[0] ? { kind: 'role', role: roles[0].id } : { kind: 'keep' })
+  const [side, setSide] = useState<Side>('there')
+  const [seeThrough, setSeeThrough] = useState<SeeThrough>(AS_EACH_IS)
+  const shown = useDeferredValue(limits)
+  const target = useMemo(() => limitedTarget(row.cluster.members, shown), [row, shown])
+  const reach = useMemo(() => scopeReach(target, own, pages), [target, own, pages])
+  const isLimited = DIMENSIONS.some((dimension) => limits[dimension] !== undefined)
+  const isElsewhere = side === 'elsewhere' && isLimited
+  const taken = reach.all.length + reach.part.length
+  const painted = useMemo(
+    () => (to.kind === 'role' || to.kind === 'color' ? seeThroughOf(seeThrough) : {}),
+    [to, seeThrough],
+  )
+  const there = useMemo(
+    (): Omit<Decision, 'id'> => (isElsewhere ? { target, to: { kind: 'keep' } } : { target, to, ...painted }),
+    [target, to, isElsewhere, painted],
+  )
+  const trial = useMemo(
+    () => consequenceOf({ ...there, id: 'trial' }, places, { decisions: state.decisions, roles, pages }),
+    [there, places, state.decisions, roles, pages],
+  )
+  const decide = () => {
+    const whole = limitedTarget(row.cluster.members, row.use === null ? {} : { use: row.use })
+    const decisions = [...(isElsewhere ? [{ target: whole, to, ...painted }] : []), there]
+    const event: PlanEvent = {
+      kind: 'decide',
+      decisions: decisions.map((each) => ({ ...each, id: crypto.randomUUID() })),
+    }
+    store.act(event)
+    onDone()
+  }
+  return (
+    <Flex gap="5" direction={{ base: 'column', md: 'row' }} align="stretch">
+      <LimitFields options={options} limits={limits} onChange={setLimits} />
+      <Flex flex="1" minW="0" direction="column" gap="3">
+        <ReachedPlaces reach={reach} isElsewhere={isElsewhere} />
+        <Warnings consequence={trial} />
+        <Flex gap="3" wrap="wrap" align="center">
+          <Segments<Side> label="Which side of the limits" segments={SIDES} value={side} onChoose={setSide} />
+          <BecomingChoice to={to} roles={roles} onChoose={setTo} />
+          {to.kind === 'role' || to.kind === 'color' ? (
+            <SeeThroughChoice roles={roles} value={seeThrough} onChoose={setSeeThrough} />
+          ) : null}
+        </Flex>
+        <Flex mt="auto" gap="3" align="center" justify="space-between">
+          <Text fontSize="13px" aria-live="polite">
+            {taken === 0 ? (
+              <Box as="span" fontWeight="600">
+                <span aria-hidden>▲</span> No place agrees with all of this: nothing would be taken.
+              </Box>
+            ) : (
+              `${count(taken, 'place')}: ${decisionText(there, roles)}${isElsewhere ? '; everywhere else it is changed' : ''}`
+            )}
+          </Text>
+          <ActButton main flex="none" disabled={taken === 0} onClick={decide}>
+            Decide
+          </ActButton>
+        </Flex>
+      </Flex>
+    </Flex>
+  )
+}
