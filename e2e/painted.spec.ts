@@ -89,7 +89,7 @@ test('Chromium paints every element of every page as the plan says', async ({ pa
     version: plan.version,
     event: { kind: 'decide', decisions },
   })
-  const resolve = resolver(decisions, roles)
+  const { outcome: resolve } = resolver(decisions, roles)
 
   // Once, every place gets a color of its own: Chromium then tells by the color which place paints what.
   const own = new Map(places.map((place, i) => [place, `#${(0x100000 + i * 977).toString(16)}`]))

@@ -97,17 +97,27 @@ export function ConsequencePanel({ row, tried, onGive, onLeaveOpen, onScope }: C
         <ActButton justifyContent="space-between" hotkey="S" onClick={() => onScope(row)}>
           Only some places …
         </ActButton>
-        <ActButton justifyContent="space-between" hotkey="K" onClick={() => onGive(row, { kind: 'keep' })}>
-          Keep it as it is
-        </ActButton>
-        <ActButton
-          justifyContent="space-between"
-          hotkey="O"
-          disabled={row.open === row.indices.length}
-          onClick={() => onLeaveOpen(row)}
-        >
-          Leave it open
-        </ActButton>
+        <Flex gap="2">
+          <ActButton
+            flex="1"
+            px="2"
+            justifyContent="space-between"
+            hotkey="K"
+            onClick={() => onGive(row, { kind: 'keep' })}
+          >
+            Keep it
+          </ActButton>
+          <ActButton
+            flex="1"
+            px="2"
+            justifyContent="space-between"
+            hotkey="O"
+            disabled={row.open === row.indices.length}
+            onClick={() => onLeaveOpen(row)}
+          >
+            Leave it open
+          </ActButton>
+        </Flex>
       </Flex>
     </Sheet>
   )

@@ -1,0 +1,356 @@
+import { type CDPSession, expect, type Page } from '@playwright/test'
+import {
+  applyEdits,
+  decode,
+  encode,
+  isRewritten,
+  type LedgerPlace,
+  ledgerOf,
+  limitedTo,
+  linkChannels,
+  listPages,
+  type Outcome,
+  paintOf,
+  placeAt,
+  type Resolver,
+  readSource,
+  resolver,
+  rewriteOf,
+  type ScopePage,
+  type SourceText,
+} from '@undo-ink/core'
+import { ROLES, randomPlan, seeded } from './random-plans.ts'
+
+/**
+ * Random plans against Chromium's own cascade. Every place gets a color of its own once: what an element is painted with then says which place
+ * paints it. In the copy that a plan wrote, the same element must be painted as the plan says of that place there, and as before where it says nothing.
+ */
+
+/** A site as the check reads it: what is rewritten, and all else. */
+export interface Copy {
+  readonly sources: readonly SourceText[]
+  readonly others: ReadonlyMap<string, Buffer>
+  readonly places: readonly LedgerPlace[]
+  readonly pages: readonly ScopePage[]
+}
+
+export function readCopy(files: ReadonlyMap<string, Buffer>): Copy {
+  const sources: SourceText[] = []
+  const others = new Map<string, Buffer>()
+  for (const [path, bytes] of files) {
+    const source = /\.(?:html|css)$/.test(path) ? decode(path, bytes) : 'other'
+    if (typeof source === 'string') others.set(path, bytes)
+    else sources.push(source)
+  }
+  const readings = linkChannels(sources.map((source) => ({ path: source.path, reading: readSource(source) })))
+  const ledger = ledgerOf(readings.map(({ path, reading }) => ({ path, occurrences: reading?.occurrences ?? [] })))
+  const { pages } = listPages(
+    readings.flatMap(({ path, reading }) => (reading ? [{ path, reading }] : [])),
+    [...files.keys()],
+  )
+  return { sources, others, places: Array.from({ length: ledger.length }, (_, i) => placeAt(ledger, i)), pages }
+}
+
+function written({ sources, others, places }: Copy, plan: Resolver): ReadonlyMap<string, Buffer> {
+  const files = new Map(others)
+  for (const source of sources) {
+    const own = places.filter(({ path }) => path === source.path)
+    const { edits } = rewriteOf(source, own, [], plan)
+    files.set(source.path, Buffer.from(encode(applyEdits(source.text, edits), source.encoding)))
+  }
+  return files
+}
+
+/** The color by which a place is told. */
+const markOf = (index: number) => 0x400001 + index * 3
+
+/** A plan that gives each place its mark. */
+const MARKS: Resolver = {
+  outcome: (place) => {
+    const mark = markOf((place as LedgerPlace).index)
+    const color = { r: (mark >> 16) / 255, g: ((mark >> 8) & 255) / 255, b: (mark & 255) / 255, alpha: 1 }
+    return {
+      kind: 'color',
+      decision: { id: '', target: { colors: [] }, to: { kind: 'keep' } },
+      color,
+      alpha: null,
+      follows: null,
+    }
+  },
+  pieces: () => [],
+  reached: () => [],
+}
+
+const PROPERTIES = [
+  ...['color', 'background-color', 'background-image', 'border-top-color', 'border-right-color'],
+  ...['border-bottom-color', 'border-left-color', 'outline-color', 'text-decoration-color', 'fill', 'stroke'],
+  ...['box-shadow', 'text-shadow', 'caret-color', 'column-rule-color'],
+]
+
+/** What every element and pseudo-element is painted with, in the order of the document. */
+function paintOnPage(page: Page): Promise<string[][]> {
+  return page.evaluate((properties) => {
+    const rows: string[][] = []
+    for (const element of document.querySelectorAll('*'))
+      for (const pseudo of [null, '::before', '::after']) {
+        const style = getComputedStyle(element, pseudo)
+        rows.push(pseudo && style.content === 'none' ? [] : properties.map((name) => style.getPropertyValue(name)))
+      }
+    return rows
+  }, PROPERTIES)
+}
+
+interface Condition {
+  readonly selector: string
+  readonly pseudo: string | null
+  readonly width: string | null
+}
+
+/** For each element, the conditions that hold for it; for each pseudo-element too. */
+function holding(page: Page, conditions: readonly Condition[], visited: boolean): Promise<number[][]> {
+  const asked = conditions.map((each) => ({
+    ...each,
+    selector: visited ? each.selector.replaceAll(':visited', ':any-link') : each.selector,
+  }))
+  return page.evaluate((all) => {
+    const matching = (element: Element, selector: string) => {
+      try {
+        return element.matches(selector)
+      } catch {
+        return false
+      }
+    }
+    const rows: number[][] = []
+    for (const element of document.querySelectorAll('*'))
+      for (const pseudo of [null, '::before', '::after'])
+        rows.push(
+          all.flatMap((each, i) =>
+            each.pseudo === pseudo &&
+            (!each.width || matchMedia(each.width).matches) &&
+            matching(element, each.selector)
+              ? [i]
+              : [],
+          ),
+        )
+    return rows
+  }, asked)
+}
+
+const PSEUDO = /::?(before|after)$/
+
+function conditionsOf(plan: Resolver, place: LedgerPlace): { conditions: Condition[]; outcome: Outcome }[] {
+  return plan.pieces(place).map(({ part, outcome }) => ({
+    outcome,
+    conditions: part.selectors.map(({ text, within }) => ({
+      selector: limitedTo(text.replace(PSEUDO, ''), within),
+      pseudo: PSEUDO.test(text) ? `::${PSEUDO.exec(text)?.[1]}` : null,
+      width: part.width,
+    })),
+  }))
+}
+
+const COLOR = /rgba?\([^)]*\)/g
+
+/** `r,g,b,a` of a computed color, the alpha to two decimals. */
+function key(text: string): string {
+  const [r = 0, g = 0, b = 0, a = 1] = (text.match(/[\d.]+/g) ?? []).map(Number)
+  return [r, g, b, a.toFixed(2)].join()
+}
+
+async function show(page: Page, origin: string, path: string, files: ReadonlyMap<string, Buffer>): Promise<void> {
+  await page.unrouteAll()
+  await page.route(`${origin}/**`, (route) => {
+    const wanted = decodeURIComponent(new URL(route.request().url()).pathname.slice(1))
+    const body = files.get(wanted)
+    const contentType = wanted.endsWith('.css') ? 'text/css' : wanted.endsWith('.html') ? 'text/html' : 'image/svg+xml'
+    return body
+      ? route.fulfill({ body, contentType, headers: { 'Content-Security-Policy': "script-src 'none'" } })
+      : route.fulfill({ status: 404 })
+  })
+  await page.goto(`${origin}/${path}`)
+  // What is on its way from one color to another says nothing of either.
+  await page.addStyleTag({ content: '*,*::before,*::after{transition:none!important;animation:none!important}' })
+}
+
+/** How much was checked. */
+export interface Told {
+  checked: number
+  changed: number
+  inPart: number
+}
+
+/** Holds what is painted now against what the plan says of the places that the marks tell. */
+async function compare(
+  page: Page,
+  paint: () => Promise<string[][]>,
+  visited: boolean,
+  before: Seen,
+  plan: Resolver,
+  places: readonly LedgerPlace[],
+  told: Told,
+): Promise<string[]> {
+  const wrong: string[] = []
+  const painted = await paint()
+  const byMark = new Map(places.map((place) => [[...rgb(markOf(place.index))].join(), place]))
+  const used = new Set<LedgerPlace>()
+  const placesIn = (value: string) =>
+    (value.match(COLOR) ?? []).map((color) => byMark.get(key(color).split(',').slice(0, 3).join()) ?? null)
+  for (const row of before.marked)
+    for (const value of row) for (const place of placesIn(value)) if (place) used.add(place)
+  const pieces = new Map([...used].map((place) => [place, conditionsOf(plan, place)]))
+  const conditions = [...pieces.values()].flatMap((list) => list.flatMap((each) => each.conditions))
+  const indexOf = new Map(conditions.map((condition, i) => [condition, i]))
+  const holds = (await holding(page, conditions, visited)).map((list) => new Set(list))
+  before.marked.forEach((row, at) => {
+    row.forEach((marked, i) => {
+      // A drawing in an address is no computed color.
+      if (marked.includes('url(')) return
+      const places = placesIn(marked)
+      if (places.every((place) => place === null)) {
+        told.checked++
+        if (painted[at]?.[i] !== before.plain[at]?.[i] && !isTakenOver(before, painted, at, i))
+          wrong.push(`${PROPERTIES[i]} ${before.plain[at]?.[i]} became ${painted[at]?.[i]}`)
+        return
+      }
+      const was = (before.plain[at]?.[i] ?? '').match(COLOR) ?? []
+      const now = (painted[at]?.[i] ?? '').match(COLOR) ?? []
+      if (isTakenOver(before, painted, at, i)) return
+      places.forEach((place, nth) => {
+        if (!place || place.computedWith !== null) return
+        told.checked++
+        const piece = pieces
+          .get(place)
+          ?.findLast(({ conditions: list }) => list.some((each) => holds[at]?.has(indexOf.get(each) ?? -1)))
+        if (piece) told.inPart++
+        const outcome = piece?.outcome ?? plan.outcome(place)
+        const own = key(was[nth] ?? '')
+        if (outcome.kind === 'inherit') return
+        const wanted = isRewritten(outcome) ? paintedKey(outcome, own) : own
+        if (wanted !== own) told.changed++
+        // A visited link has the alpha that it has unvisited, so that no page can tell (Selectors 4 §3.4 leaves it to browsers).
+        const seenOf = (paint: string) => (visited ? paint.slice(0, paint.lastIndexOf(',')) : paint)
+        if (seenOf(key(now[nth] ?? '')) !== seenOf(wanted))
+          wrong.push(
+            `${place.path}:${place.line} ${place.selector} ${PROPERTIES[i]} ${place.raw}: ${now[nth]}, not ${wanted} (${outcome.kind}${piece ? ' in part' : ''})`,
+          )
+      })
+    })
+  })
+  return [...new Set(wrong)]
+}
+
+interface Seen {
+  readonly marked: string[][]
+  readonly plain: string[][]
+  /** Of each element: the row of its parent. */
+  readonly parents: number[]
+}
+
+/** What comes from the parent, or from the element's own `color`, is painted as that is: there it was checked by itself. */
+function isTakenOver({ marked, parents }: Seen, painted: string[][], at: number, i: number): boolean {
+  const parent = parents[at] ?? -1
+  const same = (row: number, property: number) =>
+    marked[row]?.[property] === marked[at]?.[i] && painted[row]?.[property] === painted[at]?.[i]
+  return (parent >= 0 && (same(parent, i) || same(parent, 0))) || (i !== 0 && same(at, 0))
+}
+
+function rgb(mark: number): [number, number, number] {
+  return [mark >> 16, (mark >> 8) & 255, mark & 255]
+}
+
+function paintedKey(outcome: Outcome, own: string): string {
+  const color = paintOf(outcome)
+  const alpha = 'alpha' in outcome && outcome.alpha !== null ? outcome.alpha.toFixed(2) : own.split(',')[3]
+  const bytes = (['r', 'g', 'b'] as const).map((channel) =>
+    Math.round(Math.min(1, Math.max(0, color?.[channel] ?? 0)) * 255),
+  )
+  return [...bytes, alpha].join()
+}
+
+function parentsOf(page: Page): Promise<number[]> {
+  return page.evaluate(() => {
+    const all = [...document.querySelectorAll('*')]
+    const at = new Map(all.map((element, i) => [element, i * 3]))
+    return all.flatMap((element, i) => [
+      element.parentElement ? (at.get(element.parentElement) ?? -1) : -1,
+      i * 3,
+      i * 3,
+    ])
+  })
+}
+
+/** Runs some plans on one page, at rest in two widths and under forced states. */
+export async function check(page: Page, copy: Copy, path: string, seeds: readonly number[]): Promise<Told> {
+  const told: Told = { checked: 0, changed: 0, inPart: 0 }
+  const plain = written(copy, resolver([], []))
+  const marks = written(copy, MARKS)
+  const cdp = await page.context().newCDPSession(page)
+  await cdp.send('DOM.enable')
+  await cdp.send('CSS.enable')
+  const widths = [1280, 500]
+  const seen = async (files: ReadonlyMap<string, Buffer>) => {
+    await show(page, 'http://copy.test', path, files)
+    const rows: string[][][] = []
+    for (const width of widths) {
+      await page.setViewportSize({ width, height: 800 })
+      rows.push(await paintOnPage(page))
+    }
+    await page.setViewportSize({ width: 1280, height: 800 })
+    const states = await eachState(page, cdp, (paint) => paint())
+    return [...rows, ...states]
+  }
+  const [received, marked] = [await seen(plain), await seen(marks)]
+  const parents = await parentsOf(page)
+  const before = received.map((rows, i): Seen => ({ plain: rows, marked: marked[i] ?? [], parents }))
+  for (const seed of seeds) {
+    const plan = resolver(randomPlan(copy.places, copy.pages, seeded(seed)), ROLES, copy.pages)
+    await show(page, 'http://copy.test', path, written(copy, plan))
+    const wrong: string[] = []
+    for (const [i, width] of widths.entries()) {
+      await page.setViewportSize({ width, height: 800 })
+      wrong.push(...(await compare(page, () => paintOnPage(page), false, before[i] as Seen, plan, copy.places, told)))
+    }
+    await page.setViewportSize({ width: 1280, height: 800 })
+    let state = widths.length
+    await eachState(page, cdp, async (paint, visited) => {
+      wrong.push(...(await compare(page, paint, visited, before[state++] as Seen, plan, copy.places, told)))
+    })
+    expect(wrong, `seed ${seed} on ${path}`).toEqual([])
+  }
+  return told
+}
+
+/** What reads the paint of the page, and whether links count as visited. */
+type Act<T> = (paint: () => Promise<string[][]>, visited: boolean) => Promise<T>
+
+/** Does something under each forced state of some elements that a visitor can act on; of links, also as visited. */
+async function eachState<T>(page: Page, cdp: CDPSession, act: Act<T>): Promise<T[]> {
+  const found: T[] = []
+  const { root } = await cdp.send('DOM.getDocument', { depth: 0 })
+  const idsOf = async (selector: string) =>
+    (await cdp.send('DOM.querySelectorAll', { nodeId: root.nodeId, selector })).nodeIds
+  const under = async (nodeIds: readonly number[], forced: string[], paint: () => Promise<string[][]>) => {
+    const force = async (forcedPseudoClasses: string[]) => {
+      for (const nodeId of nodeIds) await cdp.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses })
+    }
+    await force(forced)
+    found.push(await act(paint, forced.includes('visited')))
+    await force([])
+  }
+  const actable = await idsOf('a, button, input, [class*=btn]')
+  const some = actable.filter((_, i) => i % Math.ceil(actable.length / 12) === 0)
+  for (const forced of [['hover'], ['focus', 'focus-visible'], ['active']])
+    await under(some, forced, () => paintOnPage(page))
+  const [links, all] = [await idsOf('a[href]'), await idsOf('*')]
+  // A page's own answer says of no link that it was visited: the debugging protocol does.
+  await under(links, ['visited'], async () => {
+    const rows = await paintOnPage(page)
+    for (const nodeId of links) {
+      const { computedStyle } = await cdp.send('CSS.getComputedStyleForNode', { nodeId })
+      const values = new Map(computedStyle.map(({ name, value }) => [name, value]))
+      rows[all.indexOf(nodeId) * 3] = PROPERTIES.map((name) => values.get(name) ?? '')
+    }
+    return rows
+  })
+  return found
+}
