@@ -46,7 +46,9 @@ export function splitsOf<O extends Occurrence>(
   resolver: Resolver,
   blocks: () => readonly Block[],
 ): Splits<O> {
-  const wanted = occurrences.flatMap((occurrence) => writtenPieces(occurrence, resolver))
+  const wanted = occurrences.flatMap((occurrence) =>
+    writtenPieces(occurrence, resolver).map((piece): Wanted<O> => ({ occurrence, piece })),
+  )
   if (wanted.length === 0) return { splits: [], unsplit: [] }
   const unsplit: Unsplit<O>[] = []
   const byBlock = new Map<Block, Wanted<O>[]>()
@@ -65,12 +67,12 @@ export function splitsOf<O extends Occurrence>(
 }
 
 /** The pieces of a place that write something else than the rest of it, or than what a weaker piece wrote. */
-function writtenPieces<O extends Occurrence>(occurrence: O, resolver: Resolver): Wanted<O>[] {
+export function writtenPieces(occurrence: Occurrence, resolver: Resolver): readonly Piece[] {
   const pieces = resolver.pieces(occurrence)
   if (pieces.length === 0) return []
   const rest = literalFor(occurrence, resolver.outcome(occurrence)).text
   const first = pieces.findIndex(({ outcome }) => literalFor(occurrence, outcome).text !== rest)
-  return first < 0 ? [] : pieces.slice(first).map((piece) => ({ occurrence, piece }))
+  return first < 0 ? [] : pieces.slice(first)
 }
 
 /** Finds the block whose own declarations hold an offset. */

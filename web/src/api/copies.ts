@@ -1,5 +1,5 @@
-import { queryOptions, useQuery } from '@tanstack/react-query'
-import { auditSchema, fileTextSchema, readLedger, visitSchema } from '@undo-ink/contracts'
+import { queryOptions, useQueries, useQuery } from '@tanstack/react-query'
+import { auditSchema, type FileText, fileTextSchema, readLedger, visitSchema } from '@undo-ink/contracts'
 import type { Ledger } from '@undo-ink/core'
 import { ask, askBytes } from './client.ts'
 
@@ -49,13 +49,23 @@ export function useImageBytes(fileId: string | null) {
   })
 }
 
+const textQuery = (fileId: string) => ({
+  queryKey: ['text', fileId],
+  queryFn: () => ask(fileTextSchema, `/files/${fileId}/text`),
+  ...FOREVER,
+})
+
 export function useFileText(fileId: string | null) {
-  return useQuery({
-    queryKey: ['text', fileId],
-    queryFn: () => ask(fileTextSchema, `/files/${fileId}/text`),
-    enabled: fileId !== null,
-    ...FOREVER,
-  })
+  return useQuery({ ...textQuery(fileId ?? ''), enabled: fileId !== null })
+}
+
+/** The texts of some files by their paths, as they come. */
+export function useFileTexts(fileIds: readonly string[]): ReadonlyMap<string, FileText> {
+  return useQueries({ queries: fileIds.map(textQuery), combine: textsByPath })
+}
+
+function textsByPath(answers: readonly { readonly data: FileText | undefined }[]): ReadonlyMap<string, FileText> {
+  return new Map(answers.flatMap(({ data }) => (data ? [[data.path, data] as const] : [])))
 }
 
 export function useVisit(planId: string) {

@@ -102,8 +102,8 @@ function layOut(rows: readonly Row[], width: number): Stretch[] {
   const fit = Math.max(1, Math.floor((width - SHARED) / THINNEST))
   const alone = rows.length * THINNEST <= width ? rows : rows.slice(0, fit)
   const rest = rows.slice(alone.length)
-  const total = (some: readonly Row[]) => some.reduce((sum, row) => sum + row.indices.length, 0)
-  const stretches = alone.map((row): Stretch => ({ key: row.key, rows: [row], places: row.indices.length }))
+  const total = (some: readonly Row[]) => some.reduce((sum, row) => sum + row.count, 0)
+  const stretches = alone.map((row): Stretch => ({ key: row.key, rows: [row], places: row.count }))
   return rest.length > 0 ? [...stretches, { key: 'rest', rows: rest, places: total(rest) }] : stretches
 }
 
@@ -152,13 +152,13 @@ const StretchButton = memo(function StretchButton({
       _hover={{ borderColor: chosen ? 'ink' : 'strong' }}
       _focusVisible={{ outlineOffset: '-2px', zIndex: 1 }}
     >
-      <Line parts={rows.map((row) => ({ paint: row.cluster.lead, grow: shared ? 1 : row.indices.length }))} />
+      <Line parts={rows.map((row) => ({ paint: row.cluster.lead, grow: shared ? 1 : row.count }))} />
       <Line
         parts={rows.flatMap((row) =>
           row.shares.map((share) => ({
             paint: share.kind === 'keep' ? row.cluster.lead : share.paint,
             kept: share.kind === 'keep',
-            grow: shared ? share.count / row.indices.length : share.count,
+            grow: shared ? share.count / row.count : share.count,
           })),
         )}
       />

@@ -1,4 +1,15 @@
-import type { Becoming, Decision, Ground, Role, Scope, Target } from '@undo-ink/core'
+import {
+  type Becoming,
+  type Decision,
+  type Ground,
+  type Part,
+  type Role,
+  type Scope,
+  splitList,
+  type Target,
+  type Unsplit,
+  type Unwritable,
+} from '@undo-ink/core'
 import { count, number } from '../components/words.ts'
 
 /** What a target is limited to, in words: `as text, within .foot`; empty: nothing. */
@@ -51,4 +62,33 @@ export function decisionText({ target, to, alpha, over }: Omit<Decision, 'id'>, 
 
 function groundText(over: Ground, roles: readonly Role[]): string {
   return 'color' in over ? over.color : (roles.find(({ id }) => id === over.role)?.name ?? 'a role that is gone')
+}
+
+/** The selectors and conditions of a part, as its rule will have them. */
+export function partText({ selectors, width }: Part, selector: string | null): string {
+  const isList = selectors.length < splitList(selector ?? '').length
+  const within = [...new Set(selectors.flatMap((each) => each.within))]
+  return [
+    isList ? `only ${selectors.map(({ text }) => text).join(', ')}` : '',
+    within.length > 0 ? `within ${within.join(' and ')}` : '',
+    width === null ? '' : `where ${width}`,
+  ]
+    .filter((text) => text !== '')
+    .join(', ')
+}
+
+/** Why no rule can be written for a part of what a place paints. */
+export const UNWRITABLE_WORDS: Readonly<Record<Unwritable, string>> = {
+  'no-rule': 'no rule: an attribute, a script or a setting holds for all or none',
+  keyframes: 'a step of an animation, which has no selector',
+  variable: 'a variable: what takes it decides where it shows',
+  language: 'a sheet without braces, in which no rule is added',
+  'page-alike': 'nothing on its root tells this page from others',
+}
+
+/** Why a rule that was decided could not be written after all. */
+export const UNSPLIT_WORDS: Readonly<Record<Unsplit['why'], string>> = {
+  block: 'no rule holds its whole declaration',
+  selector: 'the selectors of its rule are not written as they are read',
+  'pseudo-element': 'nothing can be nested in the rule of a pseudo-element',
 }

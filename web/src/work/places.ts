@@ -23,6 +23,9 @@ export class SitePlaces {
   /** The places of each color, by its code. */
   private readonly byColor: readonly Uint32Array[]
   private readonly byPath: readonly Uint32Array[]
+  /** Of each color, by its code: how often it has each use, and each spelling, by their codes. */
+  private readonly uses: readonly ReadonlyMap<number, number>[]
+  private readonly spellings: readonly ReadonlyMap<number, number>[]
   private readonly colorCodes: ReadonlyMap<string, number>
   private readonly pathCodes: ReadonlyMap<string, number>
 
@@ -31,6 +34,8 @@ export class SitePlaces {
     this.fileIds = new Map(snapshot.files.map(({ path, id }) => [path, id]))
     this.byColor = indicesByCode(ledger.columns.color)
     this.byPath = indicesByCode(ledger.columns.path)
+    this.uses = this.tally(ledger.columns.use.codes)
+    this.spellings = this.tally(ledger.columns.raw.codes)
     this.colorCodes = codesOf(ledger.columns.color)
     this.pathCodes = codesOf(ledger.columns.path)
   }
@@ -74,6 +79,29 @@ export class SitePlaces {
       at += list.length
     }
     return all.sort()
+  }
+
+  /** Of each color, by its code: how often each value of a column stands at its places. Linear in the places. */
+  tally(codes: Uint32Array): readonly ReadonlyMap<number, number>[] {
+    return this.byColor.map((indices) => countBy(indices, (index) => codes[index] as number))
+  }
+
+  /** The same of some colors together. @param tallies of each color, by its code */
+  tallyOf(colors: readonly string[], tallies: readonly ReadonlyMap<number, number>[]): ReadonlyMap<number, number> {
+    const own = colors.flatMap((color) => tallies[this.colorCodes.get(color) ?? -1] ?? [])
+    if (own.length === 1 && own[0]) return own[0]
+    const all = new Map<number, number>()
+    for (const tally of own) for (const [code, count] of tally) all.set(code, (all.get(code) ?? 0) + count)
+    return all
+  }
+
+  usesOf(colors: readonly string[]): ReadonlyMap<number, number> {
+    return this.tallyOf(colors, this.uses)
+  }
+
+  /** Number of ways in which some colors are written. */
+  spellingsOf(colors: readonly string[]): number {
+    return this.tallyOf(colors, this.spellings).size
   }
 
   /** Indices of the places of a file. */

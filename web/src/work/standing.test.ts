@@ -2,7 +2,7 @@ import { type Decision, ledgerOf, readSource, resolveLedger, resolver } from '@u
 import { describe, expect, it } from 'vitest'
 import { byDecision, byFile, changesOf } from '../stages/handover/changes.ts'
 import { countBy, groupBy, SitePlaces } from './places.ts'
-import { becomesText, reuseRows, rowOf, sharesOf, standingOf } from './standing.ts'
+import { becomesText, countOutcomes, partOf, reuseRows, rowOf, standingOf } from './standing.ts'
 
 const read = (path: string, text: string) => ({ path, ...readSource({ path, text, encoding: 'utf-8' }) })
 const places = new SitePlaces(
@@ -63,28 +63,53 @@ describe('how far a plan is', () => {
 describe('what becomes of a row', () => {
   it('is told in shares, the largest first', () => {
     const outcomes = outcomesOf([whole, line])
-    expect(sharesOf(places.ofColors(['#7a2433']), outcomes)).toEqual([
+    const row = rowOf(places, countOutcomes(places, outcomes), cluster)
+    expect(row.shares).toEqual([
       { kind: 'role', role: roles[0], paint: roles[0]?.color, text: roles[0]?.name, count: 2 },
       { kind: 'keep', role: null, paint: null, text: 'kept', count: 1 },
     ])
-    expect(rowOf(places, outcomes, cluster)).toMatchObject({ key: '#7a2433', spellings: 2, open: 0 })
+    expect(row).toMatchObject({
+      count: 3,
+      uses: [
+        ['text', 1],
+        ['ground', 1],
+        ['line', 1],
+      ],
+    })
+    expect([...row.indices]).toEqual([0, 1, 3])
+    expect(partOf(places, outcomes, row, 'line')).toMatchObject({
+      key: '#7a2433 line',
+      count: 1,
+      spellings: 1,
+      open: 0,
+    })
+    expect(rowOf(places, countOutcomes(places, outcomes), cluster)).toMatchObject({
+      key: '#7a2433',
+      spellings: 2,
+      open: 0,
+    })
   })
 
   it('counts a role that is gone as open', () => {
-    expect(rowOf(places, outcomesOf([whole], []), cluster)).toMatchObject({ open: 3 })
+    expect(rowOf(places, countOutcomes(places, outcomesOf([whole], [])), cluster)).toMatchObject({ open: 3 })
   })
 
   it('keeps the object of a row that says the same', () => {
-    const before = [rowOf(places, outcomesOf([]), cluster)]
-    const same = reuseRows(before, [rowOf(places, outcomesOf([]), cluster)])
-    const other = reuseRows(before, [rowOf(places, outcomesOf([whole]), cluster)])
+    const before = [rowOf(places, countOutcomes(places, outcomesOf([])), cluster)]
+    const same = reuseRows(before, [rowOf(places, countOutcomes(places, outcomesOf([])), cluster)])
+    const other = reuseRows(before, [rowOf(places, countOutcomes(places, outcomesOf([whole])), cluster)])
     expect(same[0]).toBe(before[0])
     expect(other[0]).not.toBe(before[0])
   })
 })
 
 describe('changes', () => {
-  const changes = changesOf(places, outcomesOf([whole, line]), [], resolver([whole, line], roles))
+  const changes = changesOf(
+    places,
+    outcomesOf([whole, line]),
+    { decisions: [whole, line], corrections: [] },
+    resolver([whole, line], roles),
+  )
 
   it('leave out what is kept and what would read the same', () => {
     expect(changes.map(({ key, replacement }) => [key, replacement])).toEqual([
@@ -93,7 +118,9 @@ describe('changes', () => {
     ])
     const same = { id: 's', target: { colors: ['#ffffff'] }, to: { kind: 'role', role: 'q' } as const }
     const white = [{ id: 'q', name: 'q', color: 'white' }]
-    expect(changesOf(places, outcomesOf([same], white), [], resolver([same], white))).toEqual([])
+    expect(
+      changesOf(places, outcomesOf([same], white), { decisions: [same], corrections: [] }, resolver([same], white)),
+    ).toEqual([])
   })
 
   it('have slips that are put right among them, which take what their colour takes', () => {
@@ -102,7 +129,7 @@ describe('changes', () => {
       return { id, path: 'a.css', raw: '7a2', replacement, use: 'text' as const, ...at }
     }
     const corrections = [slip('x', 0, '#7a2433'), slip('y', 60, 'background-image')]
-    const found = changesOf(places, outcomesOf([whole]), corrections, resolver([whole], roles))
+    const found = changesOf(places, outcomesOf([whole]), { decisions: [whole], corrections }, resolver([whole], roles))
     expect(found.map(({ key, replacement, role, becomes }) => [key, replacement, role, becomes?.color])).toEqual([
       ['slip x', '#0b6e74', 'primary', '#0b6e74'],
       ['place 0', '#0b6e74', 'primary', '#0b6e74'],
@@ -117,7 +144,12 @@ describe('changes', () => {
   })
 
   it('are grouped by decision and by file', () => {
-    const all = changesOf(places, outcomesOf([whole]), [], resolver([whole], roles))
+    const all = changesOf(
+      places,
+      outcomesOf([whole]),
+      { decisions: [whole], corrections: [] },
+      resolver([whole], roles),
+    )
     expect(byDecision(all).map(({ key, changes }) => [key, changes.length])).toEqual([['w', 3]])
     expect(byFile(all).map(({ key, changes }) => [key, changes.length])).toEqual([
       ['a.css', 2],

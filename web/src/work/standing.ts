@@ -22,11 +22,13 @@ export interface Share {
   readonly count: number
 }
 
-/** What becomes of some places, largest share first. @param indices of the places */
-export function sharesOf(indices: Uint32Array, { codes, values }: Column<Outcome>): Share[] {
+/** How often each outcome, by its code, stands among some places. */
+type OutcomeCounts = ReadonlyMap<number, number>
+
+/** What becomes of some places, largest share first. */
+function sharesOf(counts: OutcomeCounts, { values }: Column<Outcome>): Share[] {
   const shares = new Map<string, Share>()
-  const counts = [...countBy(indices, (index) => codes[index] as number)].toSorted((a, b) => b[1] - a[1])
-  for (const [code, count] of counts) {
+  for (const [code, count] of [...counts].toSorted((a, b) => b[1] - a[1])) {
     const share = shareOf(values[code] as Outcome)
     const key = `${share.kind} ${share.role?.id ?? ''} ${share.text}`
     shares.set(key, { ...(shares.get(key) ?? share), count: count + (shares.get(key)?.count ?? 0) })
@@ -84,7 +86,9 @@ export interface Row {
   readonly cluster: Cluster
   /** null: all uses. */
   readonly use: Use | null
-  /** Indices of its places. */
+  /** Number of its places. */
+  readonly count: number
+  /** Indices of its places; put together when they are asked for. */
   readonly indices: Uint32Array
   readonly uses: readonly (readonly [Use, number])[]
   /** Number of ways in which it is written. */
@@ -106,7 +110,7 @@ export function reuseRows(before: readonly Row[], now: readonly Row[]): Row[] {
   return now.map((row) => {
     const old = known.get(row.key)
     return old &&
-      old.indices.length === row.indices.length &&
+      old.count === row.count &&
       old.cluster.byHand === row.cluster.byHand &&
       sameMembers(old.cluster, row.cluster) &&
       sameShares(old, row)
@@ -133,38 +137,68 @@ function sameShares(a: Row, b: Row): boolean {
   )
 }
 
-/** The row of a cluster as it stands; what does not change with the plan is taken from an earlier row of the same cluster. */
-export function rowOf(
-  places: SitePlaces,
-  outcomes: Column<Outcome>,
-  cluster: Cluster,
-  use: Use | null = null,
-  before: Row | null = null,
-): Row {
-  const fixed = before ?? fixedPart(places, cluster, use)
-  const shares = sharesOf(fixed.indices, outcomes)
+/** Outcomes with how often each color has each: what rows are made of, in time that does not grow with the places. */
+export interface CountedOutcomes extends Column<Outcome> {
+  /** Of each color, by its code. */
+  readonly byColor: readonly OutcomeCounts[]
+}
+
+/** Linear in the places. */
+export function countOutcomes(places: SitePlaces, outcomes: Column<Outcome>): CountedOutcomes {
+  return { ...outcomes, byColor: places.tally(outcomes.codes) }
+}
+
+/** The row of a cluster as it stands. */
+export function rowOf(places: SitePlaces, outcomes: CountedOutcomes, cluster: Cluster): Row {
+  const { members } = cluster
+  const uses = places.usesOf(members)
   return {
-    key: use === null ? cluster.lead : `${cluster.lead} ${use}`,
+    key: cluster.lead,
+    cluster,
+    use: null,
+    count: [...uses.values()].reduce((sum, count) => sum + count, 0),
+    get indices() {
+      return places.ofColors(members)
+    },
+    uses: sortedUses(places, uses),
+    spellings: places.spellingsOf(members),
+    ...standingIn(places.tallyOf(members, outcomes.byColor), outcomes),
+  }
+}
+
+/** The part of a row that has one use. */
+export function partOf(places: SitePlaces, outcomes: Column<Outcome>, { cluster }: Row, use: Use): Row {
+  const { columns } = places.ledger
+  const code = columns.use.values.indexOf(use)
+  const indices = places.ofColors(cluster.members).filter((index) => columns.use.codes[index] === code)
+  return {
+    key: `${cluster.lead} ${use}`,
     cluster,
     use,
-    indices: fixed.indices,
-    uses: fixed.uses,
-    spellings: fixed.spellings,
+    count: indices.length,
+    indices,
+    uses: [[use, indices.length]],
+    spellings: countBy(indices, (index) => columns.raw.codes[index] as number).size,
+    ...standingIn(
+      countBy(indices, (index) => outcomes.codes[index] as number),
+      outcomes,
+    ),
+  }
+}
+
+function standingIn(counts: OutcomeCounts, outcomes: Column<Outcome>): Pick<Row, 'shares' | 'open' | 'leads'> {
+  const shares = sharesOf(counts, outcomes)
+  return {
     shares,
     leads: shares.some(({ kind, paint, text }) => kind === 'role' || (kind === 'color' && paint === text)),
     open: shares.reduce((sum, { kind, count }) => (kind === 'open' ? sum + count : sum), 0),
   }
 }
 
-function fixedPart(places: SitePlaces, cluster: Cluster, use: Use | null): Pick<Row, 'indices' | 'uses' | 'spellings'> {
-  const { columns } = places.ledger
-  const all = places.ofColors(cluster.members)
-  const indices =
-    use === null ? all : all.filter((index) => columns.use.values[columns.use.codes[index] as number] === use)
-  const uses = [...countBy(indices, (index) => columns.use.codes[index] as number)]
-    .map(([code, count]) => [columns.use.values[code] as Use, count] as const)
+function sortedUses({ ledger }: SitePlaces, uses: ReadonlyMap<number, number>): (readonly [Use, number])[] {
+  return [...uses]
+    .map(([code, count]) => [ledger.columns.use.values[code] as Use, count] as const)
     .toSorted((a, b) => b[1] - a[1])
-  return { indices, uses, spellings: countBy(indices, (index) => columns.raw.codes[index] as number).size }
 }
 
 /** How far a plan is, in places. */

@@ -7,3 +7,11 @@ export function useSame<T extends object>(now: T): T {
   if (names.some((name) => kept.current[name] !== now[name])) kept.current = now
   return kept.current
 }
+
+/** A list as it was before as long as it holds the same, told by ids that never stand for something else. */
+export function useSameById<T extends { readonly id: string }>(list: readonly T[]): readonly T[] {
+  const before = useRef(list)
+  const isSame = list.length === before.current.length && list.every(({ id }, i) => id === before.current[i]?.id)
+  if (!isSame) before.current = list
+  return before.current
+}

@@ -23,10 +23,10 @@ import { getPlan, paletteQuery, postEvent, postPalette } from '../api/plans.ts'
 import type { LedgerDesk } from './ledger-desk.ts'
 import { apartOf, type InFile, SitePlaces, type Taking } from './places.ts'
 import { createPlanStore, type PlanStore, shownEvents } from './plan-store.ts'
-import { type Row, reuseRows, rowOf, type Standing, sameMembers, standingOf } from './standing.ts'
+import { countOutcomes, type Row, reuseRows, rowOf, type Standing, standingOf } from './standing.ts'
 import { useDesk } from './use-desk.ts'
 import { useLinkage } from './use-linkage.ts'
-import { useSame } from './use-same.ts'
+import { useSame, useSameById } from './use-same.ts'
 import { useView } from './view-store.ts'
 
 /** Everything that the stages of one site share. */
@@ -147,16 +147,15 @@ function LoadedWork({
       ),
     [plan.start, planState],
   )
+  // An act that decides nothing leaves the outcomes as they are.
+  const decisions = useSameById(state.decisions)
   const roles = useMemo(
     () => palette.versions.find(({ version }) => version === state.paletteVersion)?.roles ?? [],
     [palette, state.paletteVersion],
   )
   const { pages } = audit.pages
-  const resolve = useMemo(() => resolver(state.decisions, roles, pages), [state.decisions, roles, pages])
-  const outcomes = useMemo(
-    () => resolveLedger(ledger, state.decisions, roles, pages),
-    [ledger, state.decisions, roles, pages],
-  )
+  const resolve = useMemo(() => resolver(decisions, roles, pages), [decisions, roles, pages])
+  const outcomes = useMemo(() => resolveLedger(ledger, decisions, roles, pages), [ledger, decisions, roles, pages])
   const standing = useMemo(() => standingOf(outcomes), [outcomes])
   const desk = useDesk(bytes, snapshot, standing)
   const tried = useView((view) => view.triedTolerance)
@@ -165,18 +164,15 @@ function LoadedWork({
     () => (linkage ? clustersAt(linkage, tolerance, counts, state.byHand) : null),
     [linkage, tolerance, counts, state.byHand],
   )
+  const counted = useMemo(() => countOutcomes(places, outcomes), [places, outcomes])
   const shown = useRef<{ places: SitePlaces; rows: readonly Row[] }>({ places, rows: [] })
   const rows = useMemo(() => {
     // Of a copy that was read anew, the places are others.
     const last = shown.current.places === places ? shown.current.rows : []
-    const before = new Map(last.map((row) => [row.key, row]))
-    const now = (clusters ?? []).map((cluster) => {
-      const old = before.get(cluster.lead)
-      return rowOf(places, outcomes, cluster, null, old && sameMembers(old.cluster, cluster) ? old : null)
-    })
+    const now = (clusters ?? []).map((cluster) => rowOf(places, counted, cluster))
     shown.current = { places, rows: reuseRows(last, now) }
     return shown.current.rows
-  }, [clusters, places, outcomes])
+  }, [clusters, places, counted])
   const work = useSame<Work>({
     site,
     snapshot,

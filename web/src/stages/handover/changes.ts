@@ -3,15 +3,20 @@ import {
   type Correction,
   changesInPlace,
   correctedBy,
+  type Decision,
   isRewritten,
+  literalFor,
   type OpaqueKey,
   type Outcome,
   opaqueKey,
+  type PlanState,
   paintOf,
   parseColor,
   type Resolver,
+  writtenPieces,
 } from '@undo-ink/core'
-import { groupBy, type SitePlaces } from '../../work/places.ts'
+import { partText } from '../../work/decision-words.ts'
+import { groupBy, type PlaceOf, type SitePlaces } from '../../work/places.ts'
 import { becomesText } from '../../work/standing.ts'
 
 interface Paint {
@@ -37,22 +42,25 @@ export interface PlannedChange {
   readonly becomes: Paint | null
   /** The role that it takes; null: a slip is put right as it was meant. */
   readonly role: string | null
+  /** What of its rule it is about, as a rule of its own behind it; null: the literal itself. */
+  readonly part: string | null
   /** What was decided: changes of one decision have the same. */
   readonly decision: string
   readonly keptNotation: boolean
 }
 
-/** All changes of the plan, by file and position. */
+/** All changes of the plan, by file and position; rules for parts stand behind the place that they are of. */
 export function changesOf(
   places: SitePlaces,
   outcomes: Column<Outcome>,
-  corrections: readonly Correction[],
+  { decisions, corrections }: Pick<PlanState, 'decisions' | 'corrections'>,
   resolver: Resolver,
 ): PlannedChange[] {
   const written = changesOfPlaces(places, outcomes, resolver)
-  if (corrections.length === 0) return written
+  const parts = partlyDecided(places, decisions).flatMap((place) => rulesFor(place, resolver))
   const slips = corrections.map((each) => changeOfSlip(each, places, resolver))
-  return [...written, ...slips].toSorted(
+  if (parts.length + slips.length === 0) return written
+  return [...written, ...parts, ...slips].toSorted(
     (a, b) => (a.path === b.path ? 0 : a.path < b.path ? -1 : 1) || a.line - b.line || a.column - b.column,
   )
 }
@@ -61,26 +69,53 @@ function changesOfPlaces(places: SitePlaces, outcomes: Column<Outcome>, resolver
   const taking = Array.from(outcomes.codes.keys()).filter((index) =>
     isRewritten(outcomes.values[outcomes.codes[index] as number] as Outcome),
   )
-  return changesInPlace(places.some(taking), resolver).map(({ occurrence, replacement, decisions, keptNotation }) => {
-    const { index, path, fileId, line, column, heading, raw, color, alpha } = occurrence
-    const outcome = outcomes.values[outcomes.codes[index] as number] as Outcome
-    const paint = paintOf(outcome)
+  return changesInPlace(places.some(taking), resolver).map(({ occurrence, replacement, decisions, keptNotation }) => ({
+    key: `place ${occurrence.index}`,
+    ...changeOf(occurrence, outcomes.values[outcomes.codes[occurrence.index] as number] as Outcome),
+    replacement,
+    part: null,
+    decision: decisions.join(' '),
+    keptNotation,
+  }))
+}
+
+/** The places of which a limited decision may take a part. */
+export function partlyDecided(places: SitePlaces, decisions: readonly Decision[]): PlaceOf[] {
+  const colors = decisions.flatMap(({ target }) => (target.scope === undefined ? [] : target.colors))
+  return places.some(places.ofColors([...new Set(colors)]))
+}
+
+function rulesFor(place: PlaceOf, resolver: Resolver): PlannedChange[] {
+  return writtenPieces(place, resolver).map(({ part, outcome }) => {
+    const { text, kept } = literalFor(place, outcome)
     return {
-      key: `place ${index}`,
-      path,
-      fileId,
-      line,
-      column,
-      heading,
-      raw,
-      replacement,
-      was: { color, alpha: alpha ?? 1 },
-      becomes: paint && { color: opaqueKey(paint), alpha: alpha ?? 1 },
-      role: becomesText(outcome),
-      decision: decisions.join(' '),
-      keptNotation,
+      key: `place ${place.index} ${outcome.decision.id}`,
+      ...changeOf(place, outcome),
+      replacement: text,
+      part: partText(part, place.selector),
+      decision: outcome.decision.id,
+      keptNotation: kept,
     }
   })
+}
+
+type Placed = 'path' | 'fileId' | 'line' | 'column' | 'heading' | 'raw' | 'was' | 'becomes' | 'role'
+
+function changeOf(place: PlaceOf, outcome: Outcome): Pick<PlannedChange, Placed> {
+  const { path, fileId, line, column, heading, raw, color, alpha } = place
+  const paint = paintOf(outcome)
+  const written = 'alpha' in outcome ? (outcome.alpha ?? alpha) : alpha
+  return {
+    path,
+    fileId,
+    line,
+    column,
+    heading,
+    raw,
+    was: { color, alpha: alpha ?? 1 },
+    becomes: paint && { color: opaqueKey(paint), alpha: written ?? 1 },
+    role: becomesText(outcome),
+  }
 }
 
 function changeOfSlip(correction: Correction, places: SitePlaces, resolver: Resolver): PlannedChange {
@@ -99,6 +134,7 @@ function changeOfSlip(correction: Correction, places: SitePlaces, resolver: Reso
     was: null,
     becomes: color && { color: opaqueKey(color), alpha: color.alpha },
     role: isRewritten(outcome) ? becomesText(outcome) : null,
+    part: null,
     decision: 'slips',
     keptNotation,
   }

@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { type KeyboardEvent, useMemo, useState } from 'react'
+import { type KeyboardEvent, type ReactNode, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { ActButton } from '../../components/act-button.tsx'
 import { Note } from '../../components/note.tsx'
@@ -13,6 +13,7 @@ import { useWork } from '../../work/work.tsx'
 import { ChangeList, type Order } from './change-list.tsx'
 import { byDecision, byFile, changesOf, type PlannedChange } from './changes.ts'
 import { ProofSource } from './proof-source.tsx'
+import { UnwrittenParts } from './unwritten-parts.tsx'
 
 /** What the plan changes, read as a proofreader reads, and the copy to send. */
 export function HandoverScreen() {
@@ -21,10 +22,7 @@ export function HandoverScreen() {
   const [order, setOrder] = useState<Order>('decision')
   const [key, setKey] = useState<string | null>(null)
   const [at, setAt] = useState<string | null>(null)
-  const all = useMemo(
-    () => changesOf(places, outcomes, state.corrections, resolver),
-    [places, outcomes, state.corrections, resolver],
-  )
+  const all = useMemo(() => changesOf(places, outcomes, state, resolver), [places, outcomes, state, resolver])
   const changes = useMemo(() => {
     if (stretch === null) return all
     const colors = new Set(rowsIn(rows, stretch).flatMap(({ cluster }) => cluster.members))
@@ -48,7 +46,7 @@ export function HandoverScreen() {
   const files = byFile(all).length
   return (
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="480px">
-      <StageHead title="Handover" sentence={sentence(all.length, files, places.length - standing.toRole)}>
+      <StageHead title="Handover" sentence={sentence(all, files, places.length - standing.toRole)}>
         <ActButton hotkey="N" disabled={!change} onClick={() => step(1)}>
           Next
         </ActButton>
@@ -75,7 +73,11 @@ export function HandoverScreen() {
             }}
           />
           {change && group ? <ProofSource change={change} group={group.changes} all={all} /> : null}
-          {change ? <FileFacts change={change} all={all} /> : null}
+          {change ? (
+            <FileFacts change={change} all={all}>
+              <UnwrittenParts />
+            </FileFacts>
+          ) : null}
         </Flex>
       )}
     </Flex>
@@ -83,9 +85,11 @@ export function HandoverScreen() {
 }
 
 /** @param staying places that take no role */
-function sentence(changes: number, files: number, staying: number): string {
-  if (changes === 0) return 'Nothing changes yet: the copy would be byte for byte what came in.'
-  return `${count(changes, 'change')} in ${count(files, 'file')}, written in place. ${count(staying, 'place stays', 'places stay')} as they came, and so does every other byte.`
+function sentence(all: readonly PlannedChange[], files: number, staying: number): string {
+  if (all.length === 0) return 'Nothing changes yet: the copy would be byte for byte what came in.'
+  const parts = all.filter(({ part }) => part !== null).length
+  const rules = parts === 0 ? '' : ` (${number(parts)} of them by rules that are added)`
+  return `${count(all.length, 'change')}${rules} in ${count(files, 'file')}, written in place. ${count(staying, 'place stays', 'places stay')} as they came, and so does every other byte.`
 }
 
 function Download() {
@@ -116,7 +120,13 @@ function NothingYet() {
   )
 }
 
-function FileFacts({ change, all }: { change: PlannedChange; all: readonly PlannedChange[] }) {
+interface FileFactsProps {
+  readonly change: PlannedChange
+  readonly all: readonly PlannedChange[]
+  readonly children: ReactNode
+}
+
+function FileFacts({ change, all, children }: FileFactsProps) {
   const { snapshot } = useWork()
   const { path } = change
   const file = snapshot.files.find((each) => each.path === path)
@@ -143,6 +153,7 @@ function FileFacts({ change, all }: { change: PlannedChange; all: readonly Plann
           ))}
         </Box>
       </Sheet>
+      {children}
       {hex.length > 0 ? (
         <Note shape="◆" title={`${count(hex.length, 'place')} written as hex`}>
           The author's notation cannot hold the new colour there: a name has none for it. Marked “as hex” in the margin.

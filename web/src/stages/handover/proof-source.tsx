@@ -20,10 +20,7 @@ interface ProofSourceProps {
 export function ProofSource({ change, group, all }: ProofSourceProps) {
   const { path, fileId, heading } = change
   const here = useMemo(() => all.filter((each) => each.fileId === fileId), [all, fileId])
-  const marks = useMemo(
-    () => here.map((each): SourceMark => markOf(each, each === change ? 'struck-here' : 'struck')),
-    [here, change],
-  )
+  const marks = useMemo(() => marksOf(here, change), [here, change])
   const notes = useMemo(
     () =>
       [...groupBy(here, ({ line }) => line)].map(
@@ -63,15 +60,31 @@ export function ProofSource({ change, group, all }: ProofSourceProps) {
   )
 }
 
+/** What is replaced is struck; what a rule is added for stays. */
+function marksOf(here: readonly PlannedChange[], change: PlannedChange): SourceMark[] {
+  return here.flatMap((each): SourceMark[] => {
+    if (each.part === null) return [markOf(each, each === change ? 'struck-here' : 'struck')]
+    return each === change ? [markOf(each, 'here')] : []
+  })
+}
+
+/** @param flex of CSS: whether it may be cut */
+function smallWord(text: string, flex: string): HTMLElement {
+  const word = document.createElement('span')
+  word.style.cssText = `flex:${flex};font-size:11px;color:var(--chakra-colors-soft);overflow:hidden;text-overflow:ellipsis;white-space:nowrap;min-width:0`
+  word.textContent = text
+  return word
+}
+
 /** The corrections of one line, one below the other: both colors, the new text, and a word where the notation had to change. */
 function corrections(changes: readonly PlannedChange[]): HTMLElement {
   const box = document.createElement('div')
-  for (const { raw, replacement, was, becomes, role, keptNotation } of changes) {
+  for (const { raw, replacement, was, becomes, role, part, keptNotation } of changes) {
     const row = document.createElement('div')
     row.style.cssText =
       'display:flex;gap:6px;height:22px;align-items:center;padding-left:8px;color:var(--chakra-colors-ink)'
     const why = role ?? 'a slip put right'
-    row.title = `${raw} becomes ${replacement}: ${why}`
+    row.title = `${raw} becomes ${replacement}: ${why}${part === null ? '' : `, ${part}`}`
     const dots = [
       { paint: was, title: raw },
       { paint: becomes, title: why },
@@ -80,12 +93,8 @@ function corrections(changes: readonly PlannedChange[]): HTMLElement {
     text.style.cssText = 'font-weight:600;overflow:hidden;text-overflow:ellipsis;white-space:nowrap;min-width:0'
     text.textContent = replacement
     row.append(colorDots(dots), text)
-    if (!keptNotation) {
-      const word = document.createElement('span')
-      word.style.cssText = 'flex:none;font-size:11px;color:var(--chakra-colors-soft)'
-      word.textContent = 'as hex'
-      row.append(word)
-    }
+    if (part !== null) row.append(smallWord(part, '0 1 auto'))
+    if (!keptNotation) row.append(smallWord('as hex', 'none'))
     box.append(row)
   }
   return box

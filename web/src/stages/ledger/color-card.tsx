@@ -52,7 +52,7 @@ export const ColorCard = memo(function ColorCard({ place }: { place: PlaceOf }) 
             ))}
           </Flex>
           <Text fontSize="12px" color="soft" mt="1">
-            its cluster: {count(row.cluster.members.length, 'colour')}, {count(row.indices.length, 'place')}
+            its cluster: {count(row.cluster.members.length, 'colour')}, {count(row.count, 'place')}
           </Text>
         </Box>
       ) : null}

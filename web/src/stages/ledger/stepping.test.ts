@@ -1,7 +1,7 @@
 import { ledgerOf, readSource, resolveLedger } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
 import { SitePlaces } from '../../work/places.ts'
-import { rowOf } from '../../work/standing.ts'
+import { countOutcomes, rowOf } from '../../work/standing.ts'
 import { neighbour, placesAlong, STEPS } from './stepping.ts'
 
 const read = (path: string, text: string) => ({ path, ...readSource({ path, text, encoding: 'utf-8' }) })
@@ -13,7 +13,7 @@ const places = new SitePlaces(
   { files: [] } as never,
 )
 const cluster = { lead: '#7a2433', members: ['#7a2433', '#7a2434'], count: 3, byHand: false }
-const rows = [rowOf(places, resolveLedger(places.ledger, [], []), cluster)]
+const rows = [rowOf(places, countOutcomes(places, resolveLedger(places.ledger, [], [])), cluster)]
 
 describe('stepping from a place to its like', () => {
   it.each([

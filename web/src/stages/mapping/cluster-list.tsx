@@ -70,7 +70,7 @@ export function ClusterList({
       onLetter={onLetter}
       row={(index) => {
         const row = rows[index] as Row
-        const found = row.open === row.indices.length ? suggestionsOf(row, suggested) : []
+        const found = row.open === row.count ? suggestionsOf(row, suggested) : []
         return (
           <ClusterRow
             row={row}

@@ -72,7 +72,7 @@ export const ClusterRow = memo(function ClusterRow({
       <Box role="gridcell" minW="0">
         {part ? (
           <Text fontSize="13px">
-            as <b>{row.use}</b>, {count(row.indices.length, 'place')}
+            as <b>{row.use}</b>, {count(row.count, 'place')}
           </Text>
         ) : (
           <>
@@ -80,7 +80,7 @@ export const ClusterRow = memo(function ClusterRow({
               {row.cluster.lead}
             </Text>
             <Text fontSize="12px" color="soft" truncate>
-              {count(row.indices.length, 'place')}, {count(row.spellings, 'spelling')}
+              {count(row.count, 'place')}, {count(row.spellings, 'spelling')}
               {row.cluster.byHand ? ', by hand' : ''}
             </Text>
             {row.cluster.members.length > 1 ? (

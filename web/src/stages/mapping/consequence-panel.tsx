@@ -112,7 +112,7 @@ export function ConsequencePanel({ row, tried, onGive, onLeaveOpen, onScope }: C
             px="2"
             justifyContent="space-between"
             hotkey="O"
-            disabled={row.open === row.indices.length}
+            disabled={row.open === row.count}
             onClick={() => onLeaveOpen(row)}
           >
             Leave it open

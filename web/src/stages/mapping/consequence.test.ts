@@ -1,7 +1,7 @@
 import { type Decision, ledgerOf, readSource, resolveLedger } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
 import { SitePlaces } from '../../work/places.ts'
-import { rowOf } from '../../work/standing.ts'
+import { countOutcomes, rowOf } from '../../work/standing.ts'
 import { consequenceOf } from './consequence.ts'
 import { decidedApart, decisionOf, decisionsOf, roleAt } from './deciding.ts'
 
@@ -13,7 +13,7 @@ const reading = readSource({ path: 'a.css', text: CSS, encoding: 'utf-8' })
 const places = new SitePlaces(ledgerOf([{ path: 'a.css', ...reading }]), {
   files: [{ path: 'a.css', id: 'f' }],
 } as never)
-const open = resolveLedger(places.ledger, [], [])
+const open = countOutcomes(places, resolveLedger(places.ledger, [], []))
 const row = (lead: string) =>
   rowOf(places, open, { lead, members: [lead], count: places.ofColors([lead]).length, byHand: false })
 const roles = [
@@ -51,7 +51,7 @@ describe('what a decision would do', () => {
     )
     const of = (lead: string, role: string, decisions: Decision[] = []) => {
       const cluster = { lead, members: [lead], count: 1, byHand: false }
-      const all = resolveLedger(own.ledger, [], [])
+      const all = countOutcomes(own, resolveLedger(own.ledger, [], []))
       const trial = decisionOf(rowOf(own, all, cluster), { kind: 'role', role }, 'trial')
       return consequenceOf(trial, own, { decisions, roles, pages: [] }).lost.map(({ kind, subject, state }) => [
         kind,

@@ -11,7 +11,7 @@ import { decisionOf } from './deciding.ts'
 export function Family({ row }: { row: Row }) {
   const { rows, store } = useWork()
   const { lead } = row.cluster
-  const open = rows.filter((other) => other.open === other.indices.length)
+  const open = rows.filter((other) => other.open === other.count)
   const colors = open.map(({ cluster }) => cluster.lead)
   const family = row.use === null && row.leads ? familyOf(lead, colors) : []
   if (family.length === 0) return null

@@ -1,12 +1,12 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import type { Becoming, Role, Use } from '@undo-ink/core'
+import type { Becoming, Role } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { ActButton } from '../../components/act-button.tsx'
 import { Loading } from '../../components/loading.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { are, count, number } from '../../components/words.ts'
-import { type Row, rowOf, rowsIn } from '../../work/standing.ts'
+import { partOf, type Row, rowsIn } from '../../work/standing.ts'
 import { useStable } from '../../work/use-stable.ts'
 import { useView } from '../../work/view-store.ts'
 import { useWork, type Work } from '../../work/work.tsx'
@@ -103,5 +103,5 @@ export function MappingScreen() {
 
 /** The parts of a cluster by use, most places first. */
 function partsOf(row: Row, { places, outcomes }: Work): Row[] {
-  return row.uses.map(([use]: readonly [Use, number]) => rowOf(places, outcomes, row.cluster, use))
+  return row.uses.map(([use]) => partOf(places, outcomes, row, use))
 }

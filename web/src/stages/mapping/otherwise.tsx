@@ -96,7 +96,7 @@ function Following({ row, onGive }: OtherwiseProps) {
 function Inheriting({ row, onGive }: OtherwiseProps) {
   const { places } = useWork()
   const can = places.some(row.indices).filter(canInherit).length
-  const cannot = row.indices.length - can
+  const cannot = row.count - can
   return (
     <div>
       <ActButton h="28px" disabled={can === 0} onClick={() => onGive(row, { kind: 'inherit' })}>

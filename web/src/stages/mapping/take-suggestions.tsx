@@ -9,7 +9,7 @@ import { decisionsFor, SURENESS } from './suggesting.ts'
 /** Takes every suggestion for what is open, from a sureness on, as one act. */
 export function TakeSuggestions({ all }: { all: ReadonlyMap<OpaqueKey, readonly Suggestion[]> }) {
   const { rows, store } = useWork()
-  const open = rows.filter((row) => row.open === row.indices.length)
+  const open = rows.filter((row) => row.open === row.count)
   const above = (from: number) =>
     open.flatMap((row) => {
       const taken = (all.get(row.cluster.lead) ?? []).filter(({ sureness }) => sureness >= from)
