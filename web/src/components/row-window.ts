@@ -1,4 +1,4 @@
-import { type RefObject, useCallback, useLayoutEffect, useMemo, useState } from 'react'
+import { type RefObject, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react'
 
 /** Rows that are drawn beyond each edge of what is in sight. */
 const BEYOND = 4
@@ -31,10 +31,15 @@ export function useRowWindow(
   head: number,
 ): RowWindow {
   const [sight, setSight] = useState(() => ({ top: 0, height: innerHeight * USUAL }))
+  /** The same, to be read without asking the page, which would have to be laid out for the answer. */
+  const seen = useRef(sight)
   useLayoutEffect(() => {
     const element = scroller.current
     if (!element) return
-    const look = () => setSight({ top: element.scrollTop, height: element.clientHeight })
+    const look = () => {
+      seen.current = { top: element.scrollTop, height: element.clientHeight }
+      setSight(seen.current)
+    }
     // Tells of the first size too, when it is known anyhow: to ask for it here would have the page laid out twice.
     const observer = new ResizeObserver(look)
     observer.observe(element)
@@ -55,9 +60,9 @@ export function useRowWindow(
       const element = scroller.current
       if (!element) return
       const [above, below] = [top(index), top(index + 1)]
-      const visible = element.clientHeight - head
-      if (above < element.scrollTop) element.scrollTop = above
-      else if (below > element.scrollTop + visible) element.scrollTop = below - visible
+      const visible = seen.current.height - head
+      if (above < seen.current.top) element.scrollTop = above
+      else if (below > seen.current.top + visible) element.scrollTop = below - visible
     },
     [scroller, top, head],
   )

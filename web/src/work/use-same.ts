@@ -15,3 +15,10 @@ export function useSameById<T extends { readonly id: string }>(list: readonly T[
   if (!isSame) before.current = list
   return before.current
 }
+
+/** Small plain data as it was before as long as it says the same. */
+export function useSameByText<T extends object>(now: T): T {
+  const kept = useRef(now)
+  if (kept.current !== now && JSON.stringify(kept.current) !== JSON.stringify(now)) kept.current = now
+  return kept.current
+}

@@ -16,7 +16,7 @@ import {
   resolver,
   type SitePages,
 } from '@undo-ink/core'
-import { createContext, type ReactNode, useContext, useMemo, useRef, useState } from 'react'
+import { createContext, type ReactNode, useContext, useDeferredValue, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
 import { auditQuery, ledgerQuery, type ReceivedLedger } from '../api/copies.ts'
 import { getPlan, paletteQuery, postEvent, postPalette } from '../api/plans.ts'
@@ -26,7 +26,7 @@ import { createPlanStore, type PlanStore, shownEvents } from './plan-store.ts'
 import { countOutcomes, type Row, reuseRows, rowOf, type Standing, standingOf } from './standing.ts'
 import { useDesk } from './use-desk.ts'
 import { useLinkage } from './use-linkage.ts'
-import { useSame, useSameById } from './use-same.ts'
+import { useSame, useSameById, useSameByText } from './use-same.ts'
 import { useView } from './view-store.ts'
 
 /** Everything that the stages of one site share. */
@@ -149,6 +149,7 @@ function LoadedWork({
   )
   // An act that decides nothing leaves the outcomes as they are.
   const decisions = useSameById(state.decisions)
+  const byHand = useSameByText(state.byHand)
   const roles = useMemo(
     () => palette.versions.find(({ version }) => version === state.paletteVersion)?.roles ?? [],
     [palette, state.paletteVersion],
@@ -158,11 +159,12 @@ function LoadedWork({
   const outcomes = useMemo(() => resolveLedger(ledger, decisions, roles, pages), [ledger, decisions, roles, pages])
   const standing = useMemo(() => standingOf(outcomes), [outcomes])
   const desk = useDesk(bytes, snapshot, standing)
-  const tried = useView((view) => view.triedTolerance)
+  // While it is dragged, the slider is drawn at once, and what follows from it as there is time.
+  const tried = useDeferredValue(useView((view) => view.triedTolerance))
   const tolerance = tried ?? state.tolerance
   const clusters = useMemo(
-    () => (linkage ? clustersAt(linkage, tolerance, counts, state.byHand) : null),
-    [linkage, tolerance, counts, state.byHand],
+    () => (linkage ? clustersAt(linkage, tolerance, counts, byHand) : null),
+    [linkage, tolerance, counts, byHand],
   )
   const counted = useMemo(() => countOutcomes(places, outcomes), [places, outcomes])
   const shown = useRef<{ places: SitePlaces; rows: readonly Row[] }>({ places, rows: [] })

@@ -14,7 +14,7 @@ import {
   resolver,
   type ScopePage,
 } from '@undo-ink/core'
-import { countBy, type PlaceOf, type SitePlaces } from '../../work/places.ts'
+import { countBy, groupBy, type PlaceOf, type SitePlaces } from '../../work/places.ts'
 
 /** One declared pair before and after. */
 export interface PairChange {
@@ -63,8 +63,7 @@ export function consequenceOf(trial: Decision, all: SitePlaces, { decisions, rol
   const touched = new Set(taken.map(({ index }) => index))
   const subjects = new Set(taken.flatMap((place) => place.subjects))
   const paths = new Set(taken.map(({ path }) => path))
-  const files = [...paths].map((path) => all.some(all.inFile(path)))
-  const pairs = files
+  const pairs = [...groupBy(all.inRulesOf(taken), ({ path }) => path).values()]
     .flatMap((places) => declaredPairs(places))
     .filter(({ text, ground }) => touched.has(text.index) || touched.has(ground.index))
     .map(({ text, ground }): PairChange & { readonly now: number } => ({
@@ -89,9 +88,9 @@ export function consequenceOf(trial: Decision, all: SitePlaces, { decisions, rol
       null,
     ),
     vanishing: pairs.filter(({ after, now }) => after.ratio < VANISHED && now >= VANISHED),
-    lost: files
+    lost: all
       // Only what shares a subject with what is touched can collide with it.
-      .map((places) => places.filter(({ subjects: own }) => own.some((subject) => subjects.has(subject))))
+      .ofSubjects(paths, subjects)
       .flatMap((places) =>
         collisions(
           places,

@@ -25,14 +25,17 @@ const SEGMENTS = TOLERANCES.map(({ name, value }) => ({
 
 /** How far apart two colors may be and still be one decision: by name, or on the curve of how many clusters there are at each tolerance. */
 export function ToleranceSlider() {
-  const { state, store, linkage, tolerance, rows } = useWork()
-  const tryTolerance = useView((view) => view.tryTolerance)
+  const { state, store, linkage, rows } = useWork()
+  const { triedTolerance, tryTolerance } = useView()
+  const tolerance = triedTolerance ?? state.tolerance
   const counts = useMemo(() => (linkage ? clusterCounts(linkage, STOPS, state.byHand) : []), [linkage, state.byHand])
   const set = (value: number) => {
     if (value !== state.tolerance) store.act({ kind: 'tolerance', value })
     tryTolerance(null)
   }
   const most = Math.max(1, ...counts)
+  // The rows follow a moment later while it is dragged.
+  const clusters = counts[STOPS.indexOf(tolerance)] ?? rows.length
   const at = (value: number, clusters: number) =>
     `${(value / LARGEST_TOLERANCE) * WIDTH},${HEIGHT - 2 - (clusters / most) * (HEIGHT - 6)}`
   const name = TOLERANCES.findLast(({ value }) => value <= tolerance)?.name ?? 'not to be told apart'
@@ -52,7 +55,7 @@ export function ToleranceSlider() {
             ΔE {tolerance.toFixed(1)}
           </Text>{' '}
           <Text as="span" color="soft">
-            {name}, {count(rows.length, 'cluster')}
+            {name}, {count(clusters, 'cluster')}
           </Text>
         </Text>
         <Box position="relative" w={`${WIDTH}px`} h={`${HEIGHT}px`}>
@@ -68,7 +71,7 @@ export function ToleranceSlider() {
           <chakra.input
             type="range"
             aria-label="Tolerance on the curve of clusters, ΔE00"
-            aria-valuetext={`ΔE ${tolerance}, ${name}: ${number(rows.length)} clusters`}
+            aria-valuetext={`ΔE ${tolerance}, ${name}: ${number(clusters)} clusters`}
             min={0}
             max={LARGEST_TOLERANCE}
             step={STEP}
