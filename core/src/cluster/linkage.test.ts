@@ -1,3 +1,4 @@
+import { agnes } from 'ml-hclust'
 import { describe, expect, it } from 'vitest'
 import { seeded } from '../../test/random.ts'
 import type { OpaqueKey } from '../color/color.ts'
@@ -51,6 +52,27 @@ describe('clusters', () => {
       expect(groups.flat()).toHaveLength(linkage.leaves.length)
       for (const group of groups)
         for (const a of group) for (const b of group) expect(distance(a, b)).toBeLessThanOrEqual(tolerance)
+    }
+  })
+
+  it.each([11, 12, 13])('are those of a general-purpose library at random cuts (ml-hclust, seed %i)', (seed) => {
+    const keys = [...new Set(clouds(seed, 150))].toSorted()
+    const random = seeded(seed)
+    const theirs = agnes(
+      keys.map((a) => keys.map((b) => distance(a, b))),
+      { method: 'complete', isDistanceMatrix: true },
+    )
+    const ours = link(keys)
+    for (let round = 0; round < 20; round++) {
+      const tolerance = random() * 8
+      const groups = theirs.cut(tolerance).map((group) =>
+        group
+          .indices()
+          .map((at) => keys[at] as OpaqueKey)
+          .toSorted(),
+      )
+      expect(shape(cut(ours, tolerance).map((group) => group.toSorted()))).toEqual(shape(groups))
+      expect(groups.length).toBeLessThan(keys.length + 1)
     }
   })
 

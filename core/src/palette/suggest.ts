@@ -91,7 +91,9 @@ function siteOf(colors: readonly Color[]): Site {
     color.c < HUE_FROM || color === text ? 0 : color.seen.places + 5 * named(color, 'brand')
   const primary = most(chromatic)
   const accent = most((color) =>
-    primary && !isOneHue(color, primary) && onlyLinks(color) < 0.5 ? chromatic(color) + 5 * named(color, 'accent') : 0,
+    primary && color.c >= HUE_FROM && !isOneHue(color, primary) && onlyLinks(color) < 0.5
+      ? chromatic(color) + 5 * named(color, 'accent')
+      : 0,
   )
   const link = most((color) => (color.c >= HUE_FROM && onlyLinks(color) >= 0.5 ? color.seen.places : 0))
   return { ground, text, primary, accent, link }
