@@ -1,5 +1,5 @@
 import { Box, Text } from '@chakra-ui/react'
-import { type KeyboardEvent, type ReactNode, useEffect, useRef } from 'react'
+import { type KeyboardEvent, type MouseEvent, type PointerEvent, type ReactNode, useEffect, useRef } from 'react'
 import { letterOf } from '../work/use-keys.ts'
 import { useRowWindow } from './row-window.ts'
 import { Sheet } from './sheet.tsx'
@@ -28,8 +28,10 @@ interface VirtualGridProps {
   readonly activeId: string | undefined
   /** Rows of a screenful, for PageUp and PageDown. */
   readonly page: number
-  /** Moves the selection; beyond the ends it stays at the end. */
-  onMove(step: number): void
+  /** Whether several rows can be marked. */
+  readonly many?: boolean
+  /** Moves the selection; beyond the ends it stays at the end. `extend`: what is passed is marked. */
+  onMove(step: number, extend: boolean): void
   /** A letter or digit that was pressed; true when it was one of the grid's keys. */
   onLetter(letter: string): boolean
   row(index: number): ReactNode
@@ -45,6 +47,7 @@ export function VirtualGrid({
   at,
   activeId,
   page,
+  many = false,
   onMove,
   onLetter,
   row,
@@ -65,7 +68,7 @@ export function VirtualGrid({
     }
     const step = steps[event.key]
     const letter = letterOf(event)
-    if (step !== undefined) onMove(step)
+    if (step !== undefined) onMove(step, many && event.shiftKey)
     else if (letter === null || !onLetter(letter)) return
     event.preventDefault()
   }
@@ -79,6 +82,7 @@ export function VirtualGrid({
       role="grid"
       aria-label={label}
       aria-rowcount={count + 1}
+      aria-multiselectable={many || undefined}
       tabIndex={0}
       aria-activedescendant={activeId}
       onKeyDown={onKeyDown}
@@ -141,7 +145,8 @@ const STYLES = {
     cursor: 'default',
   },
   '& .grid-row.part': { bg: 'wash' },
-  '& .grid-row[aria-selected=true]': { borderLeftColor: 'ink', bg: 'tint' },
+  '& .grid-row[aria-selected=true]': { bg: 'tint' },
+  '& .grid-row.current': { borderLeftColor: 'ink' },
   '& .grid-row:hover': { bg: 'tint' },
   '& .cell': { minWidth: '0', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap', fontSize: '13px' },
   '& .cell.mono': { fontFamily: 'mono' },
@@ -156,25 +161,41 @@ interface GridRowProps {
   /** From 1, the heads counted. */
   readonly rowIndex: number
   readonly selected: boolean
+  /** Whether it is marked beside the selected one. */
+  readonly marked?: boolean
   /** CSS grid tracks */
   readonly columns: string
   /** Whether it is a part of the row above. */
   readonly part?: boolean
-  onSelect(): void
+  /** What makes it something to drag. */
+  readonly drag?: { readonly ref: (element: HTMLElement | null) => void; onPointerDown?(event: PointerEvent): void }
+  onSelect(event: MouseEvent): void
   readonly children: ReactNode
 }
 
 /** One row of a grid; the grid's keys act on the selected one. */
-export function GridRow({ id, rowIndex, selected, columns, part = false, onSelect, children }: GridRowProps) {
+export function GridRow({
+  id,
+  rowIndex,
+  selected,
+  marked = false,
+  columns,
+  part = false,
+  drag,
+  onSelect,
+  children,
+}: GridRowProps) {
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: the grid has the focus and the keys
     <div
       id={id}
       role="row"
-      className={part ? 'grid-row part' : 'grid-row'}
+      ref={drag?.ref}
+      className={`grid-row${part ? ' part' : ''}${selected ? ' current' : ''}`}
       aria-rowindex={rowIndex}
-      aria-selected={selected}
+      aria-selected={selected || marked}
       onClick={onSelect}
+      onPointerDown={drag?.onPointerDown}
       style={{ gridTemplateColumns: columns }}
     >
       {children}

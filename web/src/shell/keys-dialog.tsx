@@ -9,6 +9,8 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['← →', 'along the bands, when the focus is there; Enter chooses, Esc shows everything again'],
   ['↑ ↓', 'along a list'],
   ['1 … 9', 'in Mapping: give the row this role'],
+  ['R', 'in Mapping: type the name of a role; Enter gives it'],
+  ['Space', 'in Mapping: mark the row, so that acts are about several; Shift with an arrow marks on'],
   ['K', 'in Mapping: keep the colour'],
   ['O', 'in Mapping: leave it open'],
   ['S', 'in Mapping: decide about some of its places only'],

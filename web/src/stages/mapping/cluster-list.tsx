@@ -2,10 +2,12 @@ import type { Becoming, OpaqueKey, Suggestion } from '@undo-ink/core'
 import { useCallback } from 'react'
 import { VirtualGrid } from '../../components/virtual-grid.tsx'
 import type { Row } from '../../work/standing.ts'
+import { useStable } from '../../work/use-stable.ts'
 import { useWork } from '../../work/work.tsx'
 import { ClusterRow, COLUMNS, canOpen, rowId } from './cluster-row.tsx'
 import { decidedApart, roleAt } from './deciding.ts'
 import { reasonText, suggestionsOf, suggestionText } from './suggesting.ts'
+import type { Selection } from './use-selection.ts'
 
 const CLUSTER_ROW = 62
 const PART_ROW = 42
@@ -14,48 +16,50 @@ const HEADS = [{ text: 'Cluster', span: 2 }, { text: 'Used for' }, { text: 'Beco
 
 interface ClusterListProps {
   readonly rows: readonly Row[]
-  readonly selected: Row | null
+  readonly selection: Selection
   readonly opened: ReadonlySet<string>
   readonly suggested: ReadonlyMap<OpaqueKey, readonly Suggestion[]>
-  onSelect(key: string): void
-  onGive(row: Row, to: Becoming): void
-  onLeaveOpen(row: Row): void
-  onTake(row: Row): void
-  onScope(row: Row): void
-  onToggle(row: Row): void
+  readonly acts: Acts
 }
 
-/** The clusters, most used first, each with what becomes of it. The list has the focus; keys act on its selected row. */
-export function ClusterList({
-  rows,
-  selected,
-  opened,
-  suggested,
-  onSelect,
-  onGive,
-  onLeaveOpen,
-  onTake,
-  onScope,
-  onToggle,
-}: ClusterListProps) {
+/** What keys and buttons of the list do. */
+export interface Acts {
+  /** To what is selected. */
+  give(to: Becoming): void
+  leaveOpen(): void
+  /** Takes what is suggested. */
+  take(rows: readonly Row[]): void
+  /** Opens what decides about some places of a row only. */
+  scope(row: Row): void
+  toggle(row: Row): void
+  /** Goes to where a role's name is typed. */
+  typeRole(): void
+}
+
+/** The clusters, most used first, each with what becomes of it. The list has the focus; keys act on what is selected. */
+export function ClusterList({ rows, selection, opened, suggested, acts }: ClusterListProps) {
   const { roles, state } = useWork()
+  const { selected, marked, acting } = selection
+  const takeOne = useStable((row: Row) => acts.take([row]))
   const at = rows.findIndex(({ key }) => key === selected?.key)
   const heightOf = useCallback((index: number) => (rows[index]?.use === null ? CLUSTER_ROW : PART_ROW), [rows])
   const onLetter = (letter: string): boolean => {
     if (!selected) return false
     const role = roleAt(roles, letter)
-    if (role) onGive(selected, { kind: 'role', role: role.id })
-    else if (letter === 'k') onGive(selected, { kind: 'keep' })
-    else if (letter === 'o') onLeaveOpen(selected)
-    else if (letter === 't') onTake(selected)
-    else if (letter === 's') onScope(selected)
-    else if (letter === 'u' && canOpen(selected)) onToggle(selected)
+    if (role) acts.give({ kind: 'role', role: role.id })
+    else if (letter === 'k') acts.give({ kind: 'keep' })
+    else if (letter === 'o') acts.leaveOpen()
+    else if (letter === 't') acts.take(acting)
+    else if (letter === 's') acts.scope(selected)
+    else if (letter === 'r') acts.typeRole()
+    else if (letter === ' ') selection.mark()
+    else if (letter === 'u' && canOpen(selected)) acts.toggle(selected)
     else return false
     return true
   }
   return (
     <VirtualGrid
-      label="Clusters: arrow keys move, digits give a role"
+      label="Clusters: arrow keys move, space marks, digits give a role"
       columns={COLUMNS}
       heads={HEADS}
       count={rows.length}
@@ -63,10 +67,8 @@ export function ClusterList({
       at={at}
       activeId={selected ? rowId(selected) : undefined}
       page={8}
-      onMove={(step) => {
-        const next = rows[Math.min(rows.length - 1, Math.max(0, at + step))]
-        if (next) onSelect(next.key)
-      }}
+      many
+      onMove={selection.move}
       onLetter={onLetter}
       row={(index) => {
         const row = rows[index] as Row
@@ -76,13 +78,14 @@ export function ClusterList({
             row={row}
             rowIndex={index + 2}
             selected={row.key === selected?.key}
+            marked={marked.has(row.key)}
             opened={opened.has(row.cluster.lead)}
             apart={decidedApart(row, state).join('; ')}
             suggestion={found.map((each) => suggestionText(each, roles)).join('; ')}
             reason={reasonText(found)}
-            onTake={onTake}
-            onSelect={onSelect}
-            onToggle={onToggle}
+            onTake={takeOne}
+            onSelect={selection.choose}
+            onToggle={acts.toggle}
           />
         )
       }}

@@ -1,4 +1,5 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { useDraggable } from '@dnd-kit/core'
 import { memo } from 'react'
 import { KeyCap } from '../../components/key-cap.tsx'
 import { SURROUNDS } from '../../components/surround.ts'
@@ -7,6 +8,7 @@ import { GridRow } from '../../components/virtual-grid.tsx'
 import { count, number } from '../../components/words.ts'
 import type { Row, Share } from '../../work/standing.ts'
 import { useView } from '../../work/view-store.ts'
+import type { Choosing } from './use-selection.ts'
 
 export const COLUMNS = '58px minmax(130px, 1fr) minmax(120px, .9fr) 76px minmax(150px, 1.4fr) 124px'
 
@@ -23,6 +25,7 @@ interface ClusterRowProps {
   readonly row: Row
   readonly rowIndex: number
   readonly selected: boolean
+  readonly marked: boolean
   readonly opened: boolean
   /** The uses that are decided apart, as a text. */
   readonly apart: string
@@ -30,7 +33,7 @@ interface ClusterRowProps {
   readonly suggestion: string
   readonly reason: string
   onTake(row: Row): void
-  onSelect(key: string): void
+  onSelect(key: string, how: Choosing): void
   onToggle(row: Row): void
 }
 
@@ -39,6 +42,7 @@ export const ClusterRow = memo(function ClusterRow({
   row,
   rowIndex,
   selected,
+  marked,
   opened,
   apart,
   suggestion,
@@ -49,23 +53,29 @@ export const ClusterRow = memo(function ClusterRow({
 }: ClusterRowProps) {
   const surround = useView((view) => view.surround)
   const part = row.use !== null
+  const { setNodeRef, listeners } = useDraggable({ id: row.key })
   return (
     <GridRow
       id={rowId(row)}
       rowIndex={rowIndex}
       selected={selected}
+      marked={marked}
       columns={COLUMNS}
-      onSelect={() => onSelect(row.key)}
+      drag={{ ref: setNodeRef, ...listeners }}
+      onSelect={(event) =>
+        onSelect(row.key, event.shiftKey ? 'through' : event.ctrlKey || event.metaKey ? 'beside' : 'alone')
+      }
       part={part}
     >
       <Flex role="gridcell" aria-label={row.cluster.lead} h="100%" py={part ? '1' : '2'} pl={part ? '4' : '0'}>
         {part ? (
           <Text alignSelf="center" color="soft" aria-hidden>
-            └
+            {marked ? '✓' : '└'}
           </Text>
         ) : (
-          <Flex p="5px" borderRadius="2px" w="100%" style={{ background: SURROUNDS[surround] }}>
+          <Flex p="5px" borderRadius="2px" w="100%" position="relative" style={{ background: SURROUNDS[surround] }}>
             <Swatch color={row.cluster.lead} size="100%" />
+            {marked ? <Mark /> : null}
           </Flex>
         )}
       </Flex>
@@ -137,7 +147,7 @@ export const ClusterRow = memo(function ClusterRow({
             aria-label={`Take what is suggested for ${row.cluster.lead}`}
             onClick={(event) => {
               event.stopPropagation()
-              onSelect(row.key)
+              onSelect(row.key, 'alone')
               onTake(row)
             }}
             {...SMALL_BUTTON}
@@ -154,7 +164,7 @@ export const ClusterRow = memo(function ClusterRow({
             title={opened ? 'Close its uses' : 'Open into its uses'}
             onClick={(event) => {
               event.stopPropagation()
-              onSelect(row.key)
+              onSelect(row.key, 'alone')
               onToggle(row)
             }}
             {...SMALL_BUTTON}
@@ -166,6 +176,25 @@ export const ClusterRow = memo(function ClusterRow({
     </GridRow>
   )
 })
+
+function Mark() {
+  return (
+    <chakra.span
+      position="absolute"
+      top="0"
+      left="0"
+      px="3px"
+      fontSize="12px"
+      lineHeight="16px"
+      bg="ink"
+      color="sheet"
+      borderRadius="2px"
+      aria-hidden
+    >
+      ✓
+    </chakra.span>
+  )
+}
 
 const SMALL_BUTTON = {
   display: 'inline-flex',

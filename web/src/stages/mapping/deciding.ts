@@ -2,9 +2,25 @@ import type { Becoming, Decision, PlanEvent, PlanState, Role } from '@undo-ink/c
 import { limitsText } from '../../work/decision-words.ts'
 import type { Row } from '../../work/standing.ts'
 
-/** The event that decides a row, all its colors by value. */
-export function decide(row: Row, to: Becoming, newId: () => string): PlanEvent {
-  return { kind: 'decide', decisions: [decisionOf(row, to, newId())] }
+/** The event that decides some rows, all their colors by value. What is wholly kept is held against an act about several. */
+export function decide(rows: readonly Row[], to: Becoming, newId: () => string): PlanEvent | null {
+  const open = rows.length > 1 ? rows.filter((row) => !isKept(row)) : rows
+  const decisions = open.map((row) => decisionOf(row, to, newId()))
+  return decisions.length === 0 ? null : { kind: 'decide', decisions }
+}
+
+/** Whether all of a row is kept. */
+export function isKept({ shares }: Row): boolean {
+  return shares.length > 0 && shares.every(({ kind }) => kind === 'keep')
+}
+
+/** The decision that is tried on several rows: on all their colors where they have one use, else on those of the first. */
+export function trialOf(rows: readonly Row[], to: Becoming): Decision | null {
+  const [first] = rows
+  if (!first) return null
+  const alike = rows.filter(({ use }) => use === first.use)
+  const colors = [...new Set(alike.flatMap(({ cluster }) => cluster.members))].toSorted()
+  return { ...decisionOf(first, to, 'trial'), target: first.use === null ? { colors } : { colors, use: first.use } }
 }
 
 export function decisionOf({ cluster, use }: Row, to: Becoming, id: string): Decision {

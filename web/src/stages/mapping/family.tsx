@@ -24,7 +24,7 @@ export function Family({ row }: { row: Row }) {
     })
   return (
     <Box>
-      <Flex gap="1px" mb="1" aria-hidden>
+      <Flex gap="1px" mb="1" overflow="hidden" aria-hidden>
         {family.map((color) => (
           <Swatch key={color} color={color} size="100%" maxW="24px" h="12px" borderRadius="0" />
         ))}

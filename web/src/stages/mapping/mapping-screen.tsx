@@ -1,16 +1,28 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import {
+  DndContext,
+  type DragEndEvent,
+  type DragOverEvent,
+  DragOverlay,
+  type DragStartEvent,
+  PointerSensor,
+  pointerWithin,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core'
 import type { Becoming, Role } from '@undo-ink/core'
-import { useMemo, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { ActButton } from '../../components/act-button.tsx'
 import { Loading } from '../../components/loading.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
+import { Swatch } from '../../components/swatch.tsx'
 import { are, count, number } from '../../components/words.ts'
 import { partOf, type Row, rowsIn } from '../../work/standing.ts'
 import { useStable } from '../../work/use-stable.ts'
 import { useView } from '../../work/view-store.ts'
 import { useWork, type Work } from '../../work/work.tsx'
-import { ClusterList } from './cluster-list.tsx'
+import { type Acts, ClusterList } from './cluster-list.tsx'
 import { ConsequencePanel } from './consequence-panel.tsx'
 import { decide, decisionsOf } from './deciding.ts'
 import { NewerVersion } from './palette/newer-version.tsx'
@@ -19,6 +31,7 @@ import { ScopeDialog } from './scope/scope-dialog.tsx'
 import { decisionsFor, suggestionsOf } from './suggesting.ts'
 import { TakeSuggestions } from './take-suggestions.tsx'
 import { ToleranceSlider } from './tolerance-slider.tsx'
+import { useSelection } from './use-selection.ts'
 import { useSuggestions } from './use-suggestions.ts'
 
 /** Near-duplicates as clusters, and what becomes of each. */
@@ -28,34 +41,67 @@ export function MappingScreen() {
   const stretch = useView((view) => view.stretch)
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set())
   const [params] = useSearchParams()
-  const [selectedKey, setSelectedKey] = useState(params.get('row'))
   const [tried, setTried] = useState<Becoming | null>(null)
   const [scoped, setScoped] = useState<Row | null>(null)
+  const [dragged, setDragged] = useState<Row | null>(null)
+  /** Id of the role over which it is dragged. */
+  const [over, setOver] = useState<string | null>(null)
+  const field = useRef<HTMLInputElement>(null)
   const suggested = useSuggestions()
   const listed = useMemo(() => {
     return rowsIn(rows, stretch).flatMap((row) => (opened.has(row.key) ? [row, ...partsOf(row, work)] : [row]))
   }, [rows, stretch, opened, work])
-  const selected = listed.find(({ key }) => key === selectedKey) ?? listed[0] ?? null
+  const selection = useSelection(listed, params.get('row'))
+  const { selected, acting } = selection
   const open = rows.filter((row) => row.open > 0).length
+  const newId = () => crypto.randomUUID()
 
-  const give = useStable((row: Row, to: Becoming) => store.act(decide(row, to, () => crypto.randomUUID())))
-  const leaveOpen = useStable((row: Row) => {
-    const held = decisionsOf(row, state)
-    if (held.length > 0) store.act({ kind: 'take-back', decisions: held.map(({ id }) => id) })
+  const give = useStable((to: Becoming) => {
+    const event = decide(acting, to, newId)
+    if (event) store.act(event)
+    selection.clear()
   })
-  const take = useStable((row: Row) => {
-    const decisions = decisionsFor(row, suggestionsOf(row, suggested), () => crypto.randomUUID())
-    if (decisions.length > 0) store.act({ kind: 'decide', decisions })
-  })
-  const toggle = useStable((row: Row) => {
-    const next = new Set(opened)
-    if (!next.delete(row.cluster.lead)) next.add(row.cluster.lead)
-    setOpened(next)
-  })
-  const giveSelected = useStable((role: Role) => {
-    if (selected) give(selected, { kind: 'role', role: role.id })
-  })
+  const acts: Acts = {
+    give,
+    leaveOpen() {
+      const held = [...new Set(acting.flatMap((row) => decisionsOf(row, state)))]
+      if (held.length > 0) store.act({ kind: 'take-back', decisions: held.map(({ id }) => id) })
+    },
+    take(some) {
+      const decisions = some.flatMap((row) => decisionsFor(row, suggestionsOf(row, suggested), newId))
+      if (decisions.length > 0) store.act({ kind: 'decide', decisions })
+      selection.clear()
+    },
+    scope: setScoped,
+    toggle: useStable((row: Row) => {
+      const next = new Set(opened)
+      if (!next.delete(row.cluster.lead)) next.add(row.cluster.lead)
+      setOpened(next)
+    }),
+    typeRole: () => field.current?.focus(),
+  }
+  const giveRole = useStable((role: Role) => give({ kind: 'role', role: role.id }))
   const tryRole = useStable((role: Role | null) => setTried(role && { kind: 'role', role: role.id }))
+  const backToList = useStable(() => document.querySelector<HTMLElement>('[role=grid][aria-label^=Clusters]')?.focus())
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
+  const dragging = {
+    onDragStart: ({ active }: DragStartEvent) => {
+      const row = listed.find(({ key }) => key === active.id)
+      if (row && !acting.includes(row)) selection.choose(row.key, 'alone')
+      setDragged(row ?? null)
+    },
+    onDragOver: ({ over }: DragOverEvent) => setOver(over ? String(over.id) : null),
+    onDragEnd: ({ over }: DragEndEvent) => {
+      const role = roles.find(({ id }) => id === over?.id)
+      if (role) giveRole(role)
+      setDragged(null)
+      setOver(null)
+    },
+    onDragCancel: () => {
+      setDragged(null)
+      setOver(null)
+    },
+  }
   if (clusters === null) return <Loading says={`Comparing ${count(colors, 'colour')} …`} />
   return (
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="520px">
@@ -71,25 +117,23 @@ export function MappingScreen() {
           <NewerVersion />
         </Box>
       )}
-      <Flex flex={{ base: 'none', lg: '1' }} minH="0" gap="4" direction={{ base: 'column', lg: 'row' }}>
-        <ClusterList
-          rows={listed}
-          selected={selected}
-          opened={opened}
-          suggested={suggested}
-          onTake={take}
-          onSelect={setSelectedKey}
-          onGive={give}
-          onLeaveOpen={leaveOpen}
-          onScope={setScoped}
-          onToggle={toggle}
-        />
-        <ConsequencePanel row={selected} tried={tried} onLeaveOpen={leaveOpen} onGive={give} onScope={setScoped} />
-      </Flex>
+      <DndContext sensors={sensors} autoScroll={false} collisionDetection={pointerWithin} {...dragging}>
+        <Flex flex={{ base: 'none', lg: '1' }} minH="0" gap="4" direction={{ base: 'column', lg: 'row' }}>
+          <ClusterList rows={listed} selection={selection} opened={opened} suggested={suggested} acts={acts} />
+          <ConsequencePanel
+            rows={acting}
+            tried={over === null ? tried : { kind: 'role', role: over }}
+            acts={acts}
+            onUnmark={selection.clear}
+          />
+        </Flex>
+        {roles.length > 0 ? (
+          <RoleTray field={field} disabled={selected === null} onGive={giveRole} onTry={tryRole} onLeave={backToList} />
+        ) : null}
+        <DragOverlay dropAnimation={null}>{dragged ? <Dragged rows={acting} /> : null}</DragOverlay>
+      </DndContext>
       <ScopeDialog row={scoped} onClose={() => setScoped(null)} />
-      {roles.length > 0 ? (
-        <RoleTray disabled={selected === null} onGive={giveSelected} onTry={tryRole} />
-      ) : (
+      {roles.length > 0 ? null : (
         <Flex mt="3" gap="3" align="center">
           <Text fontSize="13px">The palette has no roles yet: clusters can be kept, but not given a role.</Text>
           <ActButton main asChild>
@@ -100,6 +144,31 @@ export function MappingScreen() {
     </Flex>
   )
 }
+
+/** What is being dragged, under the pointer. */
+function Dragged({ rows }: { rows: readonly Row[] }) {
+  return (
+    <Flex
+      align="center"
+      gap="2"
+      p="1.5"
+      w="max-content"
+      bg="sheet"
+      border="1px solid"
+      borderColor="ink"
+      borderRadius="3px"
+      fontSize="13px"
+      cursor="grabbing"
+    >
+      {rows.slice(0, MOST_DRAGGED).map(({ key, cluster }) => (
+        <Swatch key={key} color={cluster.lead} size="22px" />
+      ))}
+      {count(rows.length, 'row')}
+    </Flex>
+  )
+}
+
+const MOST_DRAGGED = 5
 
 /** The parts of a cluster by use, most places first. */
 function partsOf(row: Row, { places, outcomes }: Work): Row[] {

@@ -12,7 +12,7 @@ import { apart } from './apart.ts'
 
 interface OtherwiseProps {
   readonly row: Row
-  onGive(row: Row, to: Becoming): void
+  onGive(to: Becoming): void
 }
 
 /** What a row can become beside a role: a colour, a follower of another, or its parent's colour. */
@@ -21,7 +21,7 @@ export function Otherwise(props: OtherwiseProps) {
     <PopupButton label="Otherwise" width="290px">
       {() => (
         <Flex direction="column" gap="3" fontSize="13px">
-          <OwnColor {...props} />
+          <OwnColor onGive={props.onGive} />
           <Following {...props} />
           <Inheriting {...props} />
         </Flex>
@@ -30,7 +30,7 @@ export function Otherwise(props: OtherwiseProps) {
   )
 }
 
-function OwnColor({ row, onGive }: OtherwiseProps) {
+function OwnColor({ onGive }: Pick<OtherwiseProps, 'onGive'>) {
   const [typed, setTyped] = useState('')
   const id = useId()
   const isColor = typeof readRoleColor(typed) !== 'string'
@@ -38,7 +38,7 @@ function OwnColor({ row, onGive }: OtherwiseProps) {
     <chakra.form
       onSubmit={(event) => {
         event.preventDefault()
-        if (isColor) onGive(row, { kind: 'color', color: typed.trim() })
+        if (isColor) onGive({ kind: 'color', color: typed.trim() })
       }}
     >
       <label htmlFor={id}>A colour of no role</label>
@@ -84,7 +84,7 @@ function Following({ row, onGive }: OtherwiseProps) {
           onChoose={setChosen}
         />
         <Swatch color={lead} size="22px" />
-        <ActButton h="28px" onClick={() => onGive(row, { kind: 'follow', lead })}>
+        <ActButton h="28px" onClick={() => onGive({ kind: 'follow', lead })}>
           Follow it
         </ActButton>
       </Flex>
@@ -99,7 +99,7 @@ function Inheriting({ row, onGive }: OtherwiseProps) {
   const cannot = row.count - can
   return (
     <div>
-      <ActButton h="28px" disabled={can === 0} onClick={() => onGive(row, { kind: 'inherit' })}>
+      <ActButton h="28px" disabled={can === 0} onClick={() => onGive({ kind: 'inherit' })}>
         Take the parent’s colour
       </ActButton>
       <Text mt="1" fontSize="12px" color="soft">
