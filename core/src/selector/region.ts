@@ -34,8 +34,9 @@ function simpleText(node: Node): string {
   return node.type === 'tag' ? text.toLowerCase() : text
 }
 
-/** Whether a text can name a region: one compound selector of types, classes, ids and attributes. */
+/** Whether a text can name a region: one compound selector of types, classes, ids and attributes, with nothing in it that could end a rule. */
 export function isRegion(text: string): boolean {
+  if (/[{}()<>;@\\/\r\n]/.test(text)) return false
   const compounds = compoundsOf(text)
   const [only] = compounds ?? []
   return (

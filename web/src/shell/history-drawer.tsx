@@ -1,5 +1,5 @@
 import { Box, chakra, Drawer, Flex, Input, Portal, Text } from '@chakra-ui/react'
-import type { PlanEvent, Point } from '@undo-ink/core'
+import type { Decision, PlanEvent, Point } from '@undo-ink/core'
 import { useState } from 'react'
 import { useStore } from 'zustand'
 import { ActButton } from '../components/act-button.tsx'
@@ -7,6 +7,8 @@ import { count, number, time } from '../components/words.ts'
 import { decisionText } from '../work/decision-words.ts'
 import { shownEvents } from '../work/plan-store.ts'
 import { useWork, type Work } from '../work/work.tsx'
+import { PlanFile } from './plan-file.tsx'
+import { TakeBackWhere } from './take-back-where.tsx'
 
 /** Every act with its time; decisions that still hold can be taken back one by one. */
 export function HistoryDrawer({ open, onClose }: { open: boolean; onClose(): void }) {
@@ -45,6 +47,8 @@ function Events() {
   return (
     <>
       <NamePoint />
+      <TakeBackWhere />
+      <PlanFile />
       <Box as="ol" listStyleType="none">
         {events.toReversed().map(({ id, seq, at, event }) => {
           const made = madeBy(event)
@@ -56,6 +60,7 @@ function Events() {
                 <Text fontSize="12px" color="soft">
                   {time(at)}
                   {made.length > 0 && held.length === 0 ? ' · no longer holds' : ''}
+                  {followersText(held, work.state.decisions)}
                 </Text>
               </Box>
               {event.kind === 'point' ? (
@@ -122,6 +127,18 @@ function NamePoint() {
 /** The decisions and corrections that an event makes. */
 function madeBy(event: PlanEvent): readonly { readonly id: string }[] {
   return event.kind === 'decide' ? event.decisions : event.kind === 'correct' ? event.corrections : []
+}
+
+/** What would be open if some decisions were taken back: all that follows a color of theirs; empty: nothing. */
+function followersText(held: readonly { readonly id: string }[], decisions: readonly Decision[]): string {
+  const own = decisions.filter(({ id }) => held.some((each) => each.id === id))
+  const colors = new Set(own.flatMap(({ target, to }) => (to.kind === 'keep' ? [] : target.colors)))
+  const followers = decisions.filter(
+    ({ id, to }) => to.kind === 'follow' && colors.has(to.lead) && !own.some((each) => each.id === id),
+  )
+  return followers.length === 0
+    ? ''
+    : ` · ${count(followers.length, 'decision follows', 'decisions follow')} it and would be open`
 }
 
 /** Slips that are told one by one. */

@@ -37,8 +37,7 @@ function sharesOf(counts: OutcomeCounts, { values }: Column<Outcome>): Share[] {
 }
 
 function shareOf(outcome: Outcome): Omit<Share, 'count'> {
-  const color = paintOf(outcome)
-  const paint = color && opaqueKey(color)
+  const paint = paintKeyOf(outcome)
   const text = becomesText(outcome)
   switch (outcome.kind) {
     case 'role':
@@ -50,6 +49,12 @@ function shareOf(outcome: Outcome): Omit<Share, 'count'> {
     default:
       return { kind: 'open', role: null, paint, text }
   }
+}
+
+/** The opaque key of what a place is painted with anew; null: with nothing. */
+export function paintKeyOf(outcome: Outcome): string | null {
+  const color = paintOf(outcome)
+  return color && opaqueKey(color)
 }
 
 /** What becomes of a place, in words. */

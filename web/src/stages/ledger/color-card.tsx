@@ -11,6 +11,7 @@ import { countBy, type PlaceOf } from '../../work/places.ts'
 import { useView } from '../../work/view-store.ts'
 import { useWork } from '../../work/work.tsx'
 import { colorPath, lookPath, mappingPath, placesPath } from './paths.ts'
+import { WhyThis } from './why-this.tsx'
 
 const MOST_SPELLINGS = 6
 
@@ -56,6 +57,7 @@ export const ColorCard = memo(function ColorCard({ place }: { place: PlaceOf }) 
           </Text>
         </Box>
       ) : null}
+      <WhyThis place={place} />
       <Onward place={place} lead={row?.cluster.lead ?? null} />
     </Sheet>
   )

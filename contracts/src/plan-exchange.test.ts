@@ -1,0 +1,74 @@
+import type { Decision, Role } from '@undo-ink/core'
+import { describe, expect, it } from 'vitest'
+import { planDocumentSchema } from './plan-document.ts'
+import { documentOf, readDecision, rolesIn } from './plan-exchange.ts'
+
+const roles: Role[] = [
+  { id: '1', name: 'primary', color: '#0b6e74' },
+  { id: '2', name: 'Soft Ground', color: 'oklch(95% 0.01 90)' },
+]
+const colors = ['#7a2433', '#943a4b']
+
+const decisions: Decision[] = [
+  { id: 'a', target: { colors }, to: { kind: 'role', role: '1' } },
+  { id: 'b', target: { colors, use: 'text', alphas: [0.5] }, to: { kind: 'keep' } },
+  {
+    id: 'c',
+    target: {
+      colors,
+      scope: { region: '.foot', page: 'a.html', width: '(max-width: 40em)', selector: 'a', state: 'hover' },
+    },
+    to: { kind: 'follow', lead: '#7a2433' },
+  },
+  { id: 'd', target: { colors, scope: { file: 'a.css', heading: 'Top' } }, to: { kind: 'inherit' } },
+  { id: 'e', target: { colors }, to: { kind: 'color', color: 'tan' }, alpha: 0.25 },
+  { id: 'f', target: { colors }, to: { kind: 'role', role: '2' }, over: { role: '1' } },
+  { id: 'g', target: { colors }, to: { kind: 'role', role: '2' }, over: { color: '#fff' } },
+]
+const state = { decisions, tolerance: 3, byHand: { groups: [colors], leads: ['#943a4b'] } }
+
+describe('a plan as a document', () => {
+  it('reads back as it was, its roles by their names', () => {
+    const document = planDocumentSchema.parse(JSON.parse(JSON.stringify(documentOf(state, roles, 'A site'))))
+    expect(document).toMatchObject({ site: 'A site', tolerance: 3, groups: [colors], leads: ['#943a4b'] })
+    const read = document.decisions.map((entry, i) => readDecision(entry, i, roles))
+    expect(read).toEqual(decisions.map(({ id: _, ...decision }) => ({ decision })))
+  })
+
+  it('leaves out what takes a role that is gone', () => {
+    const gone: Decision[] = [
+      { id: 'x', target: { colors }, to: { kind: 'role', role: 'gone' } },
+      { id: 'y', target: { colors }, to: { kind: 'role', role: '1' }, over: { role: 'gone' } },
+    ]
+    expect(documentOf({ ...state, decisions: gone }, roles, '').decisions).toEqual([])
+  })
+
+  it('says of each decision what is wrong with it, and where', () => {
+    const wrong = (to: object, more: object = {}, colors = ['#fff']) =>
+      readDecision({ target: { colors }, to, ...more } as never, 4, roles)
+    const problem = (message: string) => ({ problem: { at: 'decisions.4', message } })
+    expect(wrong({ role: 'mauve' })).toEqual(problem('the palette has no role mauve'))
+    expect(wrong({ color: 'mauvish' })).toEqual(problem('mauvish is not a color'))
+    expect(wrong({ color: '#0008' })).toEqual(problem('#0008 is see-through; a color that is taken is opaque'))
+    expect(wrong({ keep: true }, {}, ['what'])).toEqual(problem('what is not a color'))
+    expect(wrong({ keep: true }, { over: { role: 'mauve' } })).toEqual(problem('the palette has no role mauve'))
+    expect(rolesIn([{ role: 'a', color: '#0008' }])).toEqual({
+      at: 'palette.0',
+      message: '#0008 is see-through; a role is opaque',
+    })
+  })
+
+  it('takes no region that is more than one compound, and no other media feature', () => {
+    const document = documentOf(state, roles, '')
+    const scoped = (scope: object) => ({ ...document, decisions: [{ target: { colors, scope }, to: { keep: true } }] })
+    expect(planDocumentSchema.safeParse(scoped({ region: '.a' })).success).toBe(true)
+    for (const scope of [
+      { region: '.a .b' },
+      { region: '.a, .b' },
+      { region: '.a{}' },
+      { width: '(hover)' },
+      { mood: 'x' },
+    ])
+      expect(planDocumentSchema.safeParse(scoped(scope)).success).toBe(false)
+  })
+})

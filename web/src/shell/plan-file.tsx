@@ -1,0 +1,111 @@
+import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { documentOf } from '@undo-ink/contracts'
+import { useState } from 'react'
+import { useDropzone } from 'react-dropzone'
+import { ActButton } from '../components/act-button.tsx'
+import { saveFile } from '../components/save-file.ts'
+import { count } from '../components/words.ts'
+import { decisionText } from '../work/decision-words.ts'
+import { useWork } from '../work/work.tsx'
+import { type PlanImport, readPlanFile } from './plan-import.ts'
+
+/** More than a plan of the largest site has. */
+const MOST_BYTES = 20 * 1024 * 1024
+
+/** The plan as a file: handed over, or taken from one, with what that would do said first. */
+export function PlanFile() {
+  const { state, roles, site, places, sitePages } = useWork()
+  const [found, setFound] = useState<PlanImport | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  const take = async ([file]: readonly File[]) => {
+    setFound(null)
+    if (!file) return
+    const read =
+      file.size > MOST_BYTES
+        ? 'It is over 20 MB: no plan is as large.'
+        : readPlanFile(await file.text(), places, roles, sitePages.pages)
+    setProblem(typeof read === 'string' ? `${file.name}: ${read}` : null)
+    setFound(typeof read === 'string' ? null : read)
+  }
+  const { getInputProps, open } = useDropzone({ multiple: false, noClick: true, onDrop: (files) => void take(files) })
+  const save = () => {
+    const text = `${JSON.stringify(documentOf(state, roles, site.name), null, 2)}\n`
+    saveFile(`${site.name} plan.json`, new Blob([text], { type: 'application/json' }))
+  }
+  return (
+    <Box px="5" py="2" fontSize="13px" borderBottom="1px solid" borderColor="edge">
+      <Flex gap="2" align="center">
+        <Text mr="auto">The plan as a file</Text>
+        <ActButton h="28px" disabled={state.decisions.length === 0} onClick={save}>
+          Export
+        </ActButton>
+        <ActButton h="28px" onClick={open}>
+          Import …
+        </ActButton>
+        <input {...getInputProps({ 'aria-label': 'File of a plan' })} />
+      </Flex>
+      {problem ? (
+        <Text mt="2" role="alert" fontWeight="600">
+          <chakra.span aria-hidden>▲</chakra.span> {problem}
+        </Text>
+      ) : null}
+      {found ? <Found found={found} onDone={() => setFound(null)} /> : null}
+    </Box>
+  )
+}
+
+const MOST_TOLD = 5
+
+function Found({ found, onDone }: { found: PlanImport; onDone(): void }) {
+  const { roles, site, state, store } = useWork()
+  const { document, decisions, places, idle, problems } = found
+  const take = () => {
+    store.act({ kind: 'decide', decisions: decisions.map((each) => ({ ...each, id: crypto.randomUUID() })) })
+    const { tolerance } = document
+    if (tolerance !== undefined && tolerance !== state.tolerance) store.act({ kind: 'tolerance', value: tolerance })
+    for (const colors of document.groups ?? []) store.act({ kind: 'group', colors })
+    for (const color of document.leads ?? []) store.act({ kind: 'lead', color })
+    onDone()
+  }
+  const list = (texts: readonly string[]) => (
+    <Box as="ul" pl="4">
+      {texts.slice(0, MOST_TOLD).map((text) => (
+        <li key={text}>{text}</li>
+      ))}
+      {texts.length > MOST_TOLD ? <li>and {count(texts.length - MOST_TOLD, 'more')}</li> : null}
+    </Box>
+  )
+  return (
+    <Flex direction="column" gap="2" mt="2" role="group" aria-label="What the file would do">
+      {document.site !== undefined && document.site !== site.name ? (
+        <Text>
+          <span aria-hidden>◆</span> It was made for <b>{document.site}</b>, not for this site.
+        </Text>
+      ) : null}
+      <Text>
+        {count(decisions.length, 'decision')} would take {count(places, 'place')} here, over what is decided now.
+      </Text>
+      {idle.length > 0 ? (
+        <div>
+          {count(idle.length, 'decision finds', 'decisions find')} nothing in this copy and{' '}
+          {idle.length === 1 ? 'is' : 'are'} left out:
+          {list(idle.map((each) => decisionText(each, roles)))}
+        </div>
+      ) : null}
+      {problems.length > 0 ? (
+        <div>
+          <span aria-hidden>▲</span> {count(problems.length, 'decision')} cannot be taken:
+          {list(problems.map(({ at, message }) => `${at}: ${message}`))}
+        </div>
+      ) : null}
+      <Flex gap="2">
+        <ActButton main h="28px" disabled={decisions.length === 0} onClick={take}>
+          Take them
+        </ActButton>
+        <ActButton h="28px" onClick={onDone}>
+          Leave it
+        </ActButton>
+      </Flex>
+    </Flex>
+  )
+}

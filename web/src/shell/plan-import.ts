@@ -1,0 +1,58 @@
+import { type DocumentProblem, type PlanDocument, planDocumentSchema, readDecision } from '@undo-ink/contracts'
+import { type Decision, type Role, reacher, type ScopePage } from '@undo-ink/core'
+import type { SitePlaces } from '../work/places.ts'
+
+/** What a file of a plan would do here. */
+export interface PlanImport {
+  readonly document: PlanDocument
+  /** Those that reach something, in their order. */
+  readonly decisions: readonly Omit<Decision, 'id'>[]
+  /** Places of this copy that some of them takes, wholly or in part. */
+  readonly places: number
+  /** Those whose colors or limits this copy has nothing of. */
+  readonly idle: readonly Omit<Decision, 'id'>[]
+  /** Those that cannot be read: a role that the palette here has not, a text that is no color. */
+  readonly problems: readonly DocumentProblem[]
+}
+
+/** Reads a file of a plan against a copy. A text: why it is none. */
+export function readPlanFile(
+  text: string,
+  places: SitePlaces,
+  roles: readonly Role[],
+  pages: readonly ScopePage[],
+): PlanImport | string {
+  let value: unknown
+  try {
+    value = JSON.parse(text)
+  } catch {
+    return 'This is no JSON.'
+  }
+  const parsed = planDocumentSchema.safeParse(value)
+  if (!parsed.success) {
+    const issue = parsed.error.issues[0]
+    const at = issue?.path.join('.')
+    const what = issue?.code === 'unrecognized_keys' ? `unknown member ${issue.keys.join(', ')}` : issue?.message
+    return `This is no plan: ${what}${at ? `, at ${at}` : ''}.`
+  }
+  const read = parsed.data.decisions.map((entry, index) => readDecision(entry, index, roles))
+  const reachOf = reacher(pages)
+  const taken = new Set<number>()
+  const [decisions, idle]: [Omit<Decision, 'id'>[], Omit<Decision, 'id'>[]] = [[], []]
+  for (const each of read) {
+    if (!('decision' in each)) continue
+    const { decision } = each
+    const reached = places
+      .some(places.ofColors(decision.target.colors))
+      .filter((place) => ['all', 'part'].includes(reachOf(decision.target, place).kind))
+    for (const { index } of reached) taken.add(index)
+    ;(reached.length > 0 ? decisions : idle).push(decision)
+  }
+  return {
+    document: parsed.data,
+    decisions,
+    places: taken.size,
+    idle,
+    problems: read.flatMap((each) => ('problem' in each ? [each.problem] : [])),
+  }
+}

@@ -1,0 +1,75 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import type { Reached } from '@undo-ink/core'
+import { useStore } from 'zustand'
+import { PopupButton } from '../../components/popup-button.tsx'
+import { Swatch } from '../../components/swatch.tsx'
+import { time } from '../../components/words.ts'
+import { decisionText, partText, UNWRITABLE_WORDS } from '../../work/decision-words.ts'
+import type { PlaceOf } from '../../work/places.ts'
+import { shownEvents } from '../../work/plan-store.ts'
+import { becomesText, paintKeyOf } from '../../work/standing.ts'
+import { useWork } from '../../work/work.tsx'
+
+/** What becomes of one place, and why: every decision about its color, which of them holds, and why the others do not. */
+export function WhyThis({ place }: { place: PlaceOf }) {
+  const { resolver } = useWork()
+  const outcome = resolver.outcome(place)
+  const reached = resolver.reached(place)
+  const paint = paintKeyOf(outcome)
+  return (
+    <Flex gap="2" mt="2" align="center" fontSize="13px">
+      {paint ? <Swatch color={paint} size="20px" /> : null}
+      <Text minW="0" lineClamp={2}>
+        becomes <b>{becomesText(outcome)}</b>
+        {resolver.pieces(place).length > 0 ? ', in part otherwise' : ''}
+      </Text>
+      {reached.length === 0 ? null : (
+        <Box ml="auto" flex="none">
+          <PopupButton label="Why" width="330px">
+            {() => <Reasons place={place} reached={reached} />}
+          </PopupButton>
+        </Box>
+      )}
+    </Flex>
+  )
+}
+
+function Reasons({ place, reached }: { place: PlaceOf; reached: readonly Reached[] }) {
+  const { roles, store } = useWork()
+  const events = shownEvents(useStore(store))
+  const whole = reached.findLastIndex(({ reach }) => reach.kind === 'all')
+  const madeAt = (id: string) =>
+    events.find(({ event }) => event.kind === 'decide' && event.decisions.some((each) => each.id === id))?.at
+  return (
+    <Box as="ol" listStyleType="none" maxH="320px" overflow="auto" fontSize="13px">
+      {reached
+        .map((each, i) => ({ ...each, says: standingText(each, i, whole, place) }))
+        .toReversed()
+        .map(({ decision, says }) => (
+          <Box as="li" key={decision.id} py="1.5" borderBottom="1px solid" borderColor="edge">
+            <Text>{decisionText(decision, roles)}</Text>
+            <Text fontSize="12px" color="soft">
+              {says}
+              {madeAt(decision.id) ? `, ${time(madeAt(decision.id) ?? '')}` : ''}
+            </Text>
+          </Box>
+        ))}
+    </Box>
+  )
+}
+
+/** Why a decision holds for a place, or does not. @param at its place in the order in which they win @param whole of the last that takes all of it */
+function standingText({ reach }: Reached, at: number, whole: number, { selector }: PlaceOf): string {
+  switch (reach.kind) {
+    case 'all':
+      return at === whole ? 'holds here' : 'takes it, but a narrower or later one holds'
+    case 'part':
+      return at > whole
+        ? `holds for a part: ${partText(reach.part, selector)}`
+        : `takes a part (${partText(reach.part, selector)}), but a narrower or later one holds for all`
+    case 'none':
+      return 'does not reach this place'
+    case 'unwritable':
+      return `cannot be written here: ${UNWRITABLE_WORDS[reach.why]}`
+  }
+}
