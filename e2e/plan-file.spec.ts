@@ -87,13 +87,13 @@ test('a plan goes out as a file, does the same in the terminal, and comes back o
   other.site = 'Elsewhere'
   other.decisions.push({ target: { colors: ['#010203'] }, to: { keep: true } })
   other.decisions.push({ target: { colors: ['#7a2433'] }, to: { role: 'mauve' } })
-  writeFileSync(file, JSON.stringify(other))
-  await input.setInputFiles(file)
+  writeFileSync(join(folder, 'other.json'), JSON.stringify(other))
+  await input.setInputFiles(join(folder, 'other.json'))
   await expect(drawer.getByText('It was made for Elsewhere, not for this site.')).toBeVisible()
   await expect(drawer.getByText(/1 decision finds nothing in this copy/)).toBeVisible()
   await expect(drawer.getByText(/the palette has no role mauve/)).toBeVisible()
-  writeFileSync(file, '{"version": 1}')
-  await input.setInputFiles(file)
+  writeFileSync(join(folder, 'none.json'), '{"version": 1}')
+  await input.setInputFiles(join(folder, 'none.json'))
   await expect(drawer.getByRole('alert')).toContainText('This is no plan')
 })
 
