@@ -100,3 +100,49 @@ test('some places only: seen while they are chosen, written as a rule of their o
   await expect(page.getByText('all saved')).toBeVisible()
   expect(await sheet()).not.toContain(':where(')
 })
+
+test('a page beside the clusters is painted as one decides; all of them stand in a plane', async ({
+  page,
+  siteUrl,
+}) => {
+  await page.goto(`${siteUrl}/mapping/clusters`)
+  await page.getByRole('radio', { name: 'Page', exact: true }).click()
+  const header = page.frameLocator('iframe').locator('.site-header')
+  const ground = () => header.evaluate((element) => getComputedStyle(element).backgroundColor)
+  await expect(header).toBeVisible()
+  const before = await ground()
+  await page.getByRole('button', { name: 'primary', exact: true }).click()
+  await expect.poll(ground).toBe('rgb(11, 110, 116)')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(ground).toBe(before)
+  await page.getByRole('radio', { name: 'Plane', exact: true }).click()
+  await expect(page.getByRole('img', { name: /^The colours by hue and lightness/ })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Edge to edge' })).toContainText('ΔE00')
+  expect(await faults(page)).toEqual([])
+})
+
+test('all of the demo is decided in a handful of acts, and why is told at each place', async ({
+  page,
+  app,
+  siteUrl,
+}) => {
+  await page.goto(`${siteUrl}/mapping/clusters`)
+  await page.getByRole('button', { name: /suggestions/ }).click()
+  await page.getByRole('button', { name: /^Take all/ }).click()
+  await page.keyboard.press('Escape')
+  await page.getByRole('radio', { name: /\d+ open$/ }).click()
+  await page.getByRole('grid', { name: /^Clusters/ }).focus()
+  await page.keyboard.press('a')
+  await page.keyboard.press('k')
+  await expect(page.getByText(/73 are decided, 0 are open/)).toBeVisible()
+  await expect(page.getByText('all saved')).toBeVisible()
+  const { snapshot } = await (await fetch(`${app.url}/api/sites/${siteUrl.split('/').at(-1)}`)).json()
+  const { version } = await (await fetch(`${app.url}/api/plans/${snapshot.planId}`)).json()
+  // The palette was the first.
+  expect(version - 1).toBeLessThan(15)
+  await page.goto(`${siteUrl}/ledger/places`)
+  await page.getByRole('button', { name: 'Why' }).click()
+  await expect(page.getByText(/^holds here/)).toBeVisible()
+  for (let act = version; act > 1; act--) await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByTestId('becomes')).toHaveText(/becomes 0 of/)
+})

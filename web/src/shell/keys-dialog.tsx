@@ -11,6 +11,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['1 … 9', 'in Mapping: give the row this role'],
   ['R', 'in Mapping: type the name of a role; Enter gives it'],
   ['Space', 'in Mapping: mark the row, so that acts are about several; Shift with an arrow marks on'],
+  ['A', 'in Mapping: mark all rows of the list, or none'],
   ['K', 'in Mapping: keep the colour'],
   ['O', 'in Mapping: leave it open'],
   ['S', 'in Mapping: decide about some of its places only'],

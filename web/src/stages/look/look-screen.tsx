@@ -1,6 +1,6 @@
-import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { Flex } from '@chakra-ui/react'
 import type { Visit } from '@undo-ink/contracts'
-import { type RefObject, useLayoutEffect, useRef, useState } from 'react'
+import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useStore } from 'zustand'
 import { useVisit } from '../../api/copies.ts'
@@ -8,10 +8,10 @@ import { Choice } from '../../components/choice.tsx'
 import { Loading } from '../../components/loading.tsx'
 import { Note } from '../../components/note.tsx'
 import { Segments } from '../../components/segments.tsx'
-import { Sheet } from '../../components/sheet.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { count, number } from '../../components/words.ts'
 import { useWork } from '../../work/work.tsx'
+import { PageFrame } from './page-frame.tsx'
 import { useFramePair } from './use-frame-pair.ts'
 
 /** The site's pages as visitors see them, before and after, side by side. */
@@ -77,7 +77,7 @@ function Pages({ visit }: { visit: Visit }) {
         />
       </StageHead>
       <Flex flex="1" minH="0" gap="4">
-        <Frame
+        <PageFrame
           key={`before ${turn}`}
           title="Before"
           note="as received"
@@ -86,7 +86,7 @@ function Pages({ visit }: { visit: Visit }) {
           width={WIDTHS[width]}
           onLoad={pair.greet}
         />
-        <Frame
+        <PageFrame
           key={`after ${turn}`}
           title="After"
           note="as decided now"
@@ -97,63 +97,5 @@ function Pages({ visit }: { visit: Visit }) {
         />
       </Flex>
     </Flex>
-  )
-}
-
-interface FrameProps {
-  readonly title: string
-  readonly note: string
-  readonly frame: RefObject<HTMLIFrameElement | null>
-  readonly src: string
-  readonly width: number
-  onLoad(frame: HTMLIFrameElement): void
-}
-
-/** One page, drawn at the width it believes to have and scaled to the room there is. */
-function Frame({ title, note, frame, src, width, onLoad }: FrameProps) {
-  const room = useRef<HTMLDivElement>(null)
-  const [size, setSize] = useState({ width: 0, height: 0 })
-  useLayoutEffect(() => {
-    const element = room.current
-    if (!element) return
-    const observer = new ResizeObserver(() => setSize({ width: element.clientWidth, height: element.clientHeight }))
-    observer.observe(element)
-    return () => observer.disconnect()
-  }, [])
-  const scale = Math.min(1, size.width / width)
-  return (
-    <Sheet flex="1" display="flex" flexDirection="column" as="section" aria-label={title}>
-      <Flex px="3" py="1.5" gap="2" borderBottom="1px solid" borderColor="edge" bg="wash" fontSize="13px">
-        <b>{title}</b>
-        <Text color="soft">{note}</Text>
-        {scale > 0 && scale < 1 ? (
-          <Text color="soft" ml="auto">
-            at {Math.round(scale * 100)} %
-          </Text>
-        ) : null}
-      </Flex>
-      <Box ref={room} flex="1" minH="0" overflow="hidden" position="relative">
-        {scale > 0 ? (
-          <chakra.iframe
-            ref={frame}
-            title={`${title}: the page ${note}`}
-            src={src}
-            sandbox="allow-scripts allow-same-origin"
-            onLoad={(event) => onLoad(event.currentTarget)}
-            position="absolute"
-            top="0"
-            border="0"
-            bg="sheet"
-            transformOrigin="0 0"
-            style={{
-              width,
-              height: size.height / scale,
-              left: Math.max(0, (size.width - width * scale) / 2),
-              transform: `scale(${scale})`,
-            }}
-          />
-        ) : null}
-      </Box>
-    </Sheet>
   )
 }

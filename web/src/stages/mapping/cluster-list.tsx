@@ -4,7 +4,7 @@ import { VirtualGrid } from '../../components/virtual-grid.tsx'
 import type { Row } from '../../work/standing.ts'
 import { useStable } from '../../work/use-stable.ts'
 import { useWork } from '../../work/work.tsx'
-import { ClusterRow, COLUMNS, canOpen, rowId } from './cluster-row.tsx'
+import { ClusterRow, COLUMNS, canOpen, type Room, rowId } from './cluster-row.tsx'
 import { decidedApart, roleAt } from './deciding.ts'
 import { reasonText, suggestionsOf, suggestionText } from './suggesting.ts'
 import type { Selection } from './use-selection.ts'
@@ -12,7 +12,13 @@ import type { Selection } from './use-selection.ts'
 const CLUSTER_ROW = 62
 const PART_ROW = 42
 
-const HEADS = [{ text: 'Cluster', span: 2 }, { text: 'Used for' }, { text: 'Becomes', span: 3 }]
+const HEADS = {
+  wide: [{ text: 'Cluster', span: 2 }, { text: 'Used for' }, { text: 'Becomes', span: 3 }],
+  narrow: [
+    { text: 'Cluster', span: 2 },
+    { text: 'Becomes', span: 3 },
+  ],
+}
 
 interface ClusterListProps {
   readonly rows: readonly Row[]
@@ -20,6 +26,7 @@ interface ClusterListProps {
   readonly opened: ReadonlySet<string>
   readonly suggested: ReadonlyMap<OpaqueKey, readonly Suggestion[]>
   readonly acts: Acts
+  readonly room: Room
 }
 
 /** What keys and buttons of the list do. */
@@ -37,7 +44,7 @@ export interface Acts {
 }
 
 /** The clusters, most used first, each with what becomes of it. The list has the focus; keys act on what is selected. */
-export function ClusterList({ rows, selection, opened, suggested, acts }: ClusterListProps) {
+export function ClusterList({ rows, selection, opened, suggested, acts, room }: ClusterListProps) {
   const { roles, state } = useWork()
   const { selected, marked, acting } = selection
   const takeOne = useStable((row: Row) => acts.take([row]))
@@ -53,6 +60,7 @@ export function ClusterList({ rows, selection, opened, suggested, acts }: Cluste
     else if (letter === 's') acts.scope(selected)
     else if (letter === 'r') acts.typeRole()
     else if (letter === ' ') selection.mark()
+    else if (letter === 'a') selection.markAll()
     else if (letter === 'u' && canOpen(selected)) acts.toggle(selected)
     else return false
     return true
@@ -60,8 +68,8 @@ export function ClusterList({ rows, selection, opened, suggested, acts }: Cluste
   return (
     <VirtualGrid
       label="Clusters: arrow keys move, space marks, digits give a role"
-      columns={COLUMNS}
-      heads={HEADS}
+      columns={COLUMNS[room]}
+      heads={HEADS[room]}
       count={rows.length}
       heightOf={heightOf}
       at={at}
@@ -79,6 +87,7 @@ export function ClusterList({ rows, selection, opened, suggested, acts }: Cluste
             rowIndex={index + 2}
             selected={row.key === selected?.key}
             marked={marked.has(row.key)}
+            room={room}
             opened={opened.has(row.cluster.lead)}
             apart={decidedApart(row, state).join('; ')}
             suggestion={found.map((each) => suggestionText(each, roles)).join('; ')}

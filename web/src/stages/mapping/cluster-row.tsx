@@ -10,7 +10,12 @@ import type { Row, Share } from '../../work/standing.ts'
 import { useView } from '../../work/view-store.ts'
 import type { Choosing } from './use-selection.ts'
 
-export const COLUMNS = '58px minmax(130px, 1fr) minmax(120px, .9fr) 76px minmax(150px, 1.4fr) 124px'
+/** Without what it is used for where there is no room. */
+export const COLUMNS = {
+  wide: '58px minmax(130px, 1fr) minmax(120px, .9fr) 76px minmax(150px, 1.4fr) 124px',
+  narrow: '58px minmax(124px, 1fr) 64px minmax(140px, 1.4fr) 124px',
+} as const
+export type Room = keyof typeof COLUMNS
 
 /** Whether a row has several uses to open into, or is one of them. */
 export function canOpen({ use, uses }: Row): boolean {
@@ -27,6 +32,7 @@ interface ClusterRowProps {
   readonly selected: boolean
   readonly marked: boolean
   readonly opened: boolean
+  readonly room: Room
   /** The uses that are decided apart, as a text. */
   readonly apart: string
   /** What is suggested, and why; empty: nothing. */
@@ -44,6 +50,7 @@ export const ClusterRow = memo(function ClusterRow({
   selected,
   marked,
   opened,
+  room,
   apart,
   suggestion,
   reason,
@@ -60,7 +67,7 @@ export const ClusterRow = memo(function ClusterRow({
       rowIndex={rowIndex}
       selected={selected}
       marked={marked}
-      columns={COLUMNS}
+      columns={COLUMNS[room]}
       drag={{ ref: setNodeRef, ...listeners }}
       onSelect={(event) =>
         onSelect(row.key, event.shiftKey ? 'through' : event.ctrlKey || event.metaKey ? 'beside' : 'alone')
@@ -103,9 +110,11 @@ export const ClusterRow = memo(function ClusterRow({
           </>
         )}
       </Box>
-      <Box role="gridcell" minW="0">
-        {part ? null : <Uses row={row} />}
-      </Box>
+      {room === 'wide' ? (
+        <Box role="gridcell" minW="0">
+          {part ? null : <Uses row={row} />}
+        </Box>
+      ) : null}
       <Flex role="gridcell" h="100%" py={part ? '1.5' : '2'} aria-hidden>
         <Flex w="100%" p={part ? '2px' : '5px'} borderRadius="2px" style={{ background: SURROUNDS[surround] }}>
           {row.shares.map((share) => (

@@ -15,6 +15,7 @@ import { useMemo, useRef, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { ActButton } from '../../components/act-button.tsx'
 import { Loading } from '../../components/loading.tsx'
+import { Segments } from '../../components/segments.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { are, count, number } from '../../components/words.ts'
@@ -22,8 +23,8 @@ import { partOf, type Row, rowsIn } from '../../work/standing.ts'
 import { useStable } from '../../work/use-stable.ts'
 import { useView } from '../../work/view-store.ts'
 import { useWork, type Work } from '../../work/work.tsx'
+import { type Beside, BesidePanel } from './beside-panel.tsx'
 import { type Acts, ClusterList } from './cluster-list.tsx'
-import { ConsequencePanel } from './consequence-panel.tsx'
 import { decide, decisionsOf } from './deciding.ts'
 import { NewerVersion } from './palette/newer-version.tsx'
 import { RoleTray } from './role-tray.tsx'
@@ -43,14 +44,17 @@ export function MappingScreen() {
   const [params] = useSearchParams()
   const [tried, setTried] = useState<Becoming | null>(null)
   const [scoped, setScoped] = useState<Row | null>(null)
+  const [only, setOnly] = useState<Only>('all')
+  const [beside, setBeside] = useState<Beside>('reach')
   const [dragged, setDragged] = useState<Row | null>(null)
   /** Id of the role over which it is dragged. */
   const [over, setOver] = useState<string | null>(null)
   const field = useRef<HTMLInputElement>(null)
   const suggested = useSuggestions()
   const listed = useMemo(() => {
-    return rowsIn(rows, stretch).flatMap((row) => (opened.has(row.key) ? [row, ...partsOf(row, work)] : [row]))
-  }, [rows, stretch, opened, work])
+    const wanted = rowsIn(rows, stretch).filter((row) => only === 'all' || row.open > 0)
+    return wanted.flatMap((row) => (opened.has(row.key) ? [row, ...partsOf(row, work)] : [row]))
+  }, [rows, stretch, only, opened, work])
   const selection = useSelection(listed, params.get('row'))
   const { selected, acting } = selection
   const open = rows.filter((row) => row.open > 0).length
@@ -110,6 +114,16 @@ export function MappingScreen() {
         sentence={`${count(rows.length, 'cluster stands', 'clusters stand')} for ${count(colors, 'colour')}. ${number(rows.length - open)} ${are(rows.length - open)} decided, ${number(open)} ${are(open)} open.`}
       >
         {roles.length > 0 ? <TakeSuggestions all={suggested} /> : null}
+        <Segments<Only>
+          label="Clusters in the list"
+          segments={[
+            { value: 'all', text: 'all' },
+            { value: 'open', text: `${number(open)} open` },
+          ]}
+          value={only}
+          height={26}
+          onChoose={setOnly}
+        />
         <ToleranceSlider />
       </StageHead>
       {newerPalette === null ? null : (
@@ -119,12 +133,21 @@ export function MappingScreen() {
       )}
       <DndContext sensors={sensors} autoScroll={false} collisionDetection={pointerWithin} {...dragging}>
         <Flex flex={{ base: 'none', lg: '1' }} minH="0" gap="4" direction={{ base: 'column', lg: 'row' }}>
-          <ClusterList rows={listed} selection={selection} opened={opened} suggested={suggested} acts={acts} />
-          <ConsequencePanel
-            rows={acting}
+          <ClusterList
+            rows={listed}
+            selection={selection}
+            opened={opened}
+            suggested={suggested}
+            acts={acts}
+            room={beside === 'reach' ? 'wide' : 'narrow'}
+          />
+          <BesidePanel
+            rows={listed}
+            selection={selection}
             tried={over === null ? tried : { kind: 'role', role: over }}
             acts={acts}
-            onUnmark={selection.clear}
+            beside={beside}
+            onBeside={setBeside}
           />
         </Flex>
         {roles.length > 0 ? (
@@ -144,6 +167,9 @@ export function MappingScreen() {
     </Flex>
   )
 }
+
+/** Which clusters are listed. */
+type Only = 'all' | 'open'
 
 /** What is being dragged, under the pointer. */
 function Dragged({ rows }: { rows: readonly Row[] }) {

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Row } from '../../work/standing.ts'
 import { useStable } from '../../work/use-stable.ts'
 
@@ -17,6 +17,8 @@ export interface Selection {
   move(step: number, extend: boolean): void
   /** Marks the selected row, or takes its mark off. */
   mark(): void
+  /** Marks all, or takes all marks off. */
+  markAll(): void
   clear(): void
 }
 
@@ -26,11 +28,17 @@ const NONE: ReadonlySet<string> = new Set()
 export function useSelection(listed: readonly Row[], first: string | null): Selection {
   const [selectedKey, setSelectedKey] = useState(first)
   const [markedKeys, setMarkedKeys] = useState(NONE)
-  const selected = listed.find(({ key }) => key === selectedKey) ?? listed[0] ?? null
-  const at = selected ? listed.indexOf(selected) : -1
+  // What leaves the list makes room for what stood behind it.
+  const lastAt = useRef(0)
+  const found = listed.findIndex(({ key }) => key === selectedKey)
+  const at = found >= 0 ? found : Math.min(lastAt.current, listed.length - 1)
+  const selected = listed[at] ?? null
+  useEffect(() => {
+    if (at >= 0) lastAt.current = at
+  }, [at])
   const acting = useMemo(() => {
-    const found = markedKeys.size === 0 ? [] : listed.filter(({ key }) => markedKeys.has(key))
-    return found.length > 0 || !selected ? found : [selected]
+    const marked = markedKeys.size === 0 ? [] : listed.filter(({ key }) => markedKeys.has(key))
+    return marked.length > 0 || !selected ? marked : [selected]
   }, [listed, markedKeys, selected])
   const toggled = (key: string) => {
     const next = new Set(markedKeys)
@@ -58,6 +66,7 @@ export function useSelection(listed: readonly Row[], first: string | null): Sele
   const mark = useStable(() => {
     if (selected) setMarkedKeys(toggled(selected.key))
   })
+  const markAll = useStable(() => setMarkedKeys(markedKeys.size > 0 ? NONE : new Set(listed.map(({ key }) => key))))
   const clear = useStable(() => setMarkedKeys(NONE))
-  return { selected, marked: markedKeys, acting, choose, move, mark, clear }
+  return { selected, marked: markedKeys, acting, choose, move, mark, markAll, clear }
 }
