@@ -55,7 +55,7 @@ function written({ sources, others, places }: Copy, plan: Resolver): ReadonlyMap
   const files = new Map(others)
   for (const source of sources) {
     const own = places.filter(({ path }) => path === source.path)
-    const { edits } = rewriteOf(source, own, [], plan)
+    const { edits } = rewriteOf(source, own, { corrections: [], insertions: [] }, plan)
     files.set(source.path, Buffer.from(encode(applyEdits(source.text, edits), source.encoding)))
   }
   return files
@@ -79,6 +79,7 @@ const MARKS: Resolver = {
   },
   pieces: () => [],
   reached: () => [],
+  groundOf: () => null,
 }
 
 const PROPERTIES = [

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { useSchema } from './audit.ts'
-import { alphasSchema, groundSchema, scopeSchema } from './plan.ts'
+import { alphasSchema, groundSchema, insertionSchema, scopeSchema } from './plan.ts'
 
 const roleColorSchema = z.strictObject({
   role: z.string().min(1).describe('Name of the role'),
@@ -45,6 +45,10 @@ export const planDocumentSchema = z
         }),
       )
       .describe('In the order in which they were made'),
+    insertions: z
+      .array(insertionSchema.omit({ id: true }))
+      .optional()
+      .describe('Rules that are added where none sets a color; a role by its name'),
     write: z.literal('in-place').describe('How the new colors are written'),
   })
   .describe('What becomes of the colors of a folder')

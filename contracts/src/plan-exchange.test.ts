@@ -1,7 +1,7 @@
-import type { Decision, Role } from '@undo-ink/core'
+import type { Decision, Insertion, Role } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
 import { planDocumentSchema } from './plan-document.ts'
-import { documentOf, readDecision, rolesIn } from './plan-exchange.ts'
+import { documentOf, readDecision, readInsertion, rolesIn } from './plan-exchange.ts'
 
 const roles: Role[] = [
   { id: '1', name: 'primary', color: '#0b6e74' },
@@ -25,7 +25,11 @@ const decisions: Decision[] = [
   { id: 'f', target: { colors }, to: { kind: 'role', role: '2' }, over: { role: '1' } },
   { id: 'g', target: { colors }, to: { kind: 'role', role: '2' }, over: { color: '#fff' } },
 ]
-const state = { decisions, tolerance: 3, byHand: { groups: [colors], leads: ['#943a4b'] } }
+const insertions: Insertion[] = [
+  { id: 'i', path: 'a.css', selector: 'a:visited', property: 'color', to: { role: '1' } },
+  { id: 'j', path: 'a.css', selector: 'button', property: 'background-color', to: { color: 'tan' } },
+]
+const state = { decisions, insertions, tolerance: 3, byHand: { groups: [colors], leads: ['#943a4b'] } }
 
 describe('a plan as a document', () => {
   it('reads back as it was, its roles by their names', () => {
@@ -33,6 +37,8 @@ describe('a plan as a document', () => {
     expect(document).toMatchObject({ site: 'A site', tolerance: 3, groups: [colors], leads: ['#943a4b'] })
     const read = document.decisions.map((entry, i) => readDecision(entry, i, roles))
     expect(read).toEqual(decisions.map(({ id: _, ...decision }) => ({ decision })))
+    const added = (document.insertions ?? []).map((entry, i) => readInsertion(entry, i, roles))
+    expect(added).toEqual(insertions.map(({ id: _, ...insertion }) => ({ insertion })))
   })
 
   it('leaves out what takes a role that is gone', () => {
@@ -56,6 +62,24 @@ describe('a plan as a document', () => {
       at: 'palette.0',
       message: '#0008 is see-through; a role is opaque',
     })
+  })
+
+  it('takes no selector that could end a rule, and no other property', () => {
+    const document = documentOf(state, roles, '')
+    const [first] = document.insertions ?? []
+    const added = (part: object) => ({ ...document, insertions: [{ ...first, ...part }] })
+    expect(planDocumentSchema.safeParse(added({ selector: 'a:hover > b, .c[d="e"]' })).success).toBe(true)
+    for (const part of [
+      { selector: 'a{}' },
+      { selector: 'a;b' },
+      { selector: 'a::before' },
+      { selector: ' ' },
+      { selector: 'a/*' },
+      { property: 'display' },
+      { path: 'a.sass' },
+      { path: 'a.html' },
+    ])
+      expect(planDocumentSchema.safeParse(added(part)).success).toBe(false)
   })
 
   it('takes no region that is more than one compound, and no other media feature', () => {

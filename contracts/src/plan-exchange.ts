@@ -2,6 +2,7 @@ import {
   type Becoming,
   type Decision,
   type Ground,
+  type Insertion,
   opaqueKey,
   type PlanState,
   parseColor,
@@ -38,21 +39,8 @@ export function rolesIn(palette: PlanDocument['palette']): Role[] | DocumentProb
 
 /** Reads one decision of a document against some roles, which it names. @param index its place in the document */
 export function readDecision(entry: Entry, index: number, roles: readonly Role[]): Read {
-  const at = `decisions.${index}`
-  const roleOf = (name: string) => {
-    const role = roles.find((each) => sameRoleName(each.name, name))
-    if (!role) throw new Unreadable(`the palette has no role ${name}`)
-    return role.id
-  }
-  const opaque = (color: string) => {
-    const read = readRoleColor(color)
-    if (read === 'not-a-color') throw new Unreadable(`${color} is not a color`)
-    if (read === 'not-opaque') throw new Unreadable(`${color} is see-through; a color that is taken is opaque`)
-    return color
-  }
-  const groundOf = (over: Ground): Ground =>
-    'role' in over ? { role: roleOf(over.role) } : { color: opaque(over.color) }
-  try {
+  const { roleOf, opaque } = naming(roles)
+  return read(`decisions.${index}`, (): { readonly decision: Omit<Decision, 'id'> } => {
     const { target, to, alpha, over } = entry
     const becomes = becomingOf(to, roleOf, opaque)
     return {
@@ -60,13 +48,52 @@ export function readDecision(entry: Entry, index: number, roles: readonly Role[]
         target: { ...target, colors: target.colors.map(keyOf) },
         to: becomes,
         ...(alpha === undefined ? {} : { alpha }),
-        ...(over === undefined ? {} : { over: groundOf(over) }),
+        ...(over === undefined ? {} : { over: groundIn(over, roles) }),
       },
     }
+  })
+}
+
+type InsertionEntry = NonNullable<PlanDocument['insertions']>[number]
+
+/** The same of one insertion. */
+export function readInsertion(
+  entry: InsertionEntry,
+  index: number,
+  roles: readonly Role[],
+): { readonly insertion: Omit<Insertion, 'id'> } | { readonly problem: DocumentProblem } {
+  return read(`insertions.${index}`, () => ({ insertion: { ...entry, to: groundIn(entry.to, roles) } }))
+}
+
+function read<T>(at: string, make: () => T): T | { readonly problem: DocumentProblem } {
+  try {
+    return make()
   } catch (error) {
     if (!(error instanceof Unreadable)) throw error
     return { problem: { at, message: error.message } }
   }
+}
+
+/** What finds roles by name and takes only colors that are opaque; else it throws. */
+function naming(roles: readonly Role[]) {
+  return {
+    roleOf(name: string): string {
+      const role = roles.find((each) => sameRoleName(each.name, name))
+      if (!role) throw new Unreadable(`the palette has no role ${name}`)
+      return role.id
+    },
+    opaque(color: string): string {
+      const found = readRoleColor(color)
+      if (found === 'not-a-color') throw new Unreadable(`${color} is not a color`)
+      if (found === 'not-opaque') throw new Unreadable(`${color} is see-through; a color that is taken is opaque`)
+      return color
+    },
+  }
+}
+
+function groundIn(ground: Ground, roles: readonly Role[]): Ground {
+  const { roleOf, opaque } = naming(roles)
+  return 'role' in ground ? { role: roleOf(ground.role) } : { color: opaque(ground.color) }
 }
 
 class Unreadable extends Error {
@@ -88,7 +115,7 @@ function becomingOf(to: Entry['to'], roleOf: (name: string) => string, opaque: (
 
 /** A plan as a document that the command line and another copy of the site can take. Slips that were put right are not in it: they are of one copy. */
 export function documentOf(
-  { decisions, tolerance, byHand }: Pick<PlanState, 'decisions' | 'tolerance' | 'byHand'>,
+  { decisions, insertions, tolerance, byHand }: Pick<PlanState, 'decisions' | 'insertions' | 'tolerance' | 'byHand'>,
   roles: readonly Role[],
   site: string,
 ): PlanDocument {
@@ -113,6 +140,12 @@ export function documentOf(
           ...(over === undefined ? {} : { over: ground === null ? over : { role: ground } }),
         },
       ]
+    }),
+    insertions: insertions.flatMap(({ id: _, ...insertion }) => {
+      const { to } = insertion
+      if ('color' in to) return [insertion]
+      const name = nameOf(to.role)
+      return name === null ? [] : [{ ...insertion, to: { role: name } }]
     }),
     write: 'in-place',
   }

@@ -2,12 +2,16 @@ import {
   type Correction,
   type Decision,
   type Ground,
+  INSERTED_PROPERTIES,
+  type Insertion,
+  isInsertedSelector,
   isRegion,
   isWidth,
   type PlanEvent,
   type PlanStart,
   type Role,
   type Scope,
+  takesRules,
 } from '@undo-ink/core'
 import { z } from 'zod'
 import { remedySchema, stateSchema, useSchema } from './audit.ts'
@@ -109,7 +113,7 @@ export const groundSchema = z
     z.strictObject({ role: z.string().describe('Id of a role') }).readonly(),
     z.strictObject({ color: z.string().min(1).max(200).describe('Any CSS notation, opaque') }).readonly(),
   ])
-  .describe('The ground under the places: they are written as the solid color that they show on it')
+  .describe('A role or a color')
 true satisfies Same<z.infer<typeof groundSchema>, Ground>
 
 export const decisionSchema = z
@@ -158,6 +162,21 @@ export const correctionSchema = remedySchema
   .describe('A finding whose remedy was accepted')
 true satisfies Same<z.infer<typeof correctionSchema>, Correction>
 
+export const insertionSchema = z
+  .strictObject({
+    id: z.uuid(),
+    path: z.string().min(1).max(1000).refine(takesRules, 'A sheet of CSS, SCSS or Less').describe('Of the sheet'),
+    selector: z
+      .string()
+      .max(1000)
+      .refine(isInsertedSelector, 'A list of selectors, without pseudo-elements')
+      .describe('A list of selectors'),
+    property: z.enum(INSERTED_PROPERTIES).describe('Its whole value is one color'),
+    to: groundSchema,
+  })
+  .describe('A color where no rule of the site sets one: a rule that is added at the end of a sheet')
+true satisfies Same<z.infer<typeof insertionSchema>, Insertion>
+
 const handColorsSchema = z.array(z.string().min(1).max(100)).min(1).max(10_000).readonly().describe('Opaque keys')
 
 export const planEventSchema = z
@@ -171,8 +190,12 @@ export const planEventSchema = z
       corrections: z.array(correctionSchema.readonly()).min(1).max(5000).readonly(),
     }),
     z.strictObject({
+      kind: z.literal('insert'),
+      insertions: z.array(insertionSchema.readonly()).min(1).max(500).readonly(),
+    }),
+    z.strictObject({
       kind: z.literal('take-back'),
-      decisions: z.array(z.uuid()).min(1).max(5000).readonly().describe('Ids of decisions and corrections'),
+      decisions: z.array(z.uuid()).min(1).max(5000).readonly().describe('Ids of decisions, corrections and insertions'),
     }),
     z.strictObject({ kind: z.literal('tolerance'), value: z.number().min(0).max(8).describe('ΔE00') }),
     z.strictObject({ kind: z.literal('palette'), version: z.int().min(1) }),

@@ -18,7 +18,10 @@ const colors = [...new Set(places.map(({ color }) => color))]
 const roles = [{ id: 'r', name: 'r', color: '#0b6e74' }]
 
 const written = (decisions: readonly Decision[]) =>
-  applyEdits(source.text, rewriteOf(source, places, [], resolver(decisions, roles)).edits)
+  applyEdits(
+    source.text,
+    rewriteOf(source, places, { corrections: [], insertions: [] }, resolver(decisions, roles)).edits,
+  )
 
 it('decisions taken back in any order leave the bytes as if they had never been made', () => {
   const random = seeded(7)

@@ -1,11 +1,14 @@
 import { mkdir, readdir, readFile, realpath, writeFile } from 'node:fs/promises'
 import { basename, dirname, join, resolve, sep } from 'node:path'
-import { type PlanDocument, planDocumentSchema, readDecision } from '@undo-ink/contracts'
+import { type PlanDocument, planDocumentSchema, readDecision, readInsertion } from '@undo-ink/contracts'
 import {
   applyEdits,
   type Decision,
   decode,
   encode,
+  type FilePlan,
+  filePlanOf,
+  type Insertion,
   listPages,
   type Resolver,
   resolver,
@@ -21,13 +24,15 @@ import { type FolderFile, type ReadOptions, readFolder } from '../read-folder.ts
 export async function rewrite(folder: string, planFile: string, out: string, how: ReadOptions): Promise<string> {
   const document = await readDocument(planFile, planDocumentSchema)
   const [roles, decisions] = [rolesOf(document.palette), decisionsOf(document)]
+  const insertions = insertionsOf(document)
   await refuseOverwriting(folder, out)
   const files = await readFolder(folder, how)
   const plan = resolver(decisions, roles, pagesOf(files))
   const total = { changes: 0, rules: 0, files: 0, hex: 0 }
   const unwritten: string[] = []
   for (const file of files) {
-    const { bytes, changes, rules, hex, unsplit } = rewritten(file, await readFile(join(folder, file.path)), plan)
+    const own = filePlanOf({ corrections: [], insertions }, file.path)
+    const { bytes, changes, rules, hex, unsplit } = rewritten(file, await readFile(join(folder, file.path)), own, plan)
     const target = join(out, file.path)
     await mkdir(dirname(target), { recursive: true })
     await writeFile(target, bytes)
@@ -49,16 +54,16 @@ const UNSPLIT_WORDS: Readonly<Record<Unsplit['why'], string>> = {
   'pseudo-element': 'nothing can be nested in the rule of a pseudo-element',
 }
 
-function rewritten({ path, reading }: FolderFile, bytes: Buffer, plan: Resolver) {
+function rewritten({ path, reading }: FolderFile, bytes: Buffer, own: FilePlan, plan: Resolver) {
   const places = (reading?.occurrences ?? []).map((each) => ({ ...each, path }))
-  const source = places.length > 0 ? decode(path, bytes) : null
+  const source = places.length + own.insertions.length > 0 ? decode(path, bytes) : null
   if (source === null) return { bytes, changes: 0, rules: 0, hex: 0, unsplit: [] }
   if (typeof source === 'string') throw new Misuse(`${path} changed while it was read`)
-  const { changes, splits, unsplit, edits } = rewriteOf(source, places, [], plan)
+  const { changes, splits, unsplit, edits } = rewriteOf(source, places, own, plan)
   return {
     bytes: edits.edits.length === 0 ? bytes : encode(applyEdits(source.text, edits), source.encoding),
     changes: changes.length,
-    rules: splits.length,
+    rules: splits.length + own.insertions.length,
     hex: changes.filter(({ keptNotation }) => !keptNotation).length,
     unsplit,
   }
@@ -76,6 +81,15 @@ function decisionsOf({ palette, decisions }: PlanDocument): Decision[] {
     const read = readDecision(entry, index, roles)
     if ('problem' in read) throw new Misuse(`${read.problem.at}: ${read.problem.message}`)
     return { ...read.decision, id: `decisions.${index}` }
+  })
+}
+
+function insertionsOf({ palette, insertions = [] }: PlanDocument): Insertion[] {
+  const roles = rolesOf(palette)
+  return insertions.map((entry, index) => {
+    const read = readInsertion(entry, index, roles)
+    if ('problem' in read) throw new Misuse(`${read.problem.at}: ${read.problem.message}`)
+    return { ...read.insertion, id: `insertions.${index}` }
   })
 }
 

@@ -2,12 +2,15 @@ import type { ByHand } from '../cluster/clusters.ts'
 import type { OpaqueKey } from '../color/color.ts'
 import { type Correction, overlap } from './correction.ts'
 import type { Decision } from './decision.ts'
+import type { Insertion } from './insertion.ts'
 
 /** One act of the contractor. An act is undone and redone as a whole. */
 export type Act =
   | { readonly kind: 'decide'; readonly decisions: readonly Decision[] }
   | { readonly kind: 'correct'; readonly corrections: readonly Correction[] }
-  /** Of decisions and corrections, by their ids. */
+  /** Rules are added where none sets a color. */
+  | { readonly kind: 'insert'; readonly insertions: readonly Insertion[] }
+  /** Of decisions, corrections and insertions, by their ids. */
   | { readonly kind: 'take-back'; readonly decisions: readonly string[] }
   | { readonly kind: 'tolerance'; readonly value: number }
   | { readonly kind: 'palette'; readonly version: number }
@@ -40,6 +43,8 @@ export interface PlanState {
   readonly decisions: readonly Decision[]
   /** Those that hold, in the order in which they were made; no two of the same text. */
   readonly corrections: readonly Correction[]
+  /** Those that hold, in the order in which they were made. */
+  readonly insertions: readonly Insertion[]
   /** ΔE00 */
   readonly tolerance: number
   readonly paletteVersion: number
@@ -101,6 +106,7 @@ function applyActs(
   let { tolerance, paletteVersion } = start
   const decisions = new Map<string, Decision>()
   const corrections = new Map<string, Correction>()
+  const insertions = new Map<string, Insertion>()
   let groups: readonly (readonly OpaqueKey[])[] = []
   let leads: readonly OpaqueKey[] = []
   const without = (colors: readonly OpaqueKey[]) =>
@@ -113,10 +119,14 @@ function applyActs(
       case 'correct':
         for (const correction of act.corrections) corrections.set(correction.id, correction)
         break
+      case 'insert':
+        for (const insertion of act.insertions) insertions.set(insertion.id, insertion)
+        break
       case 'take-back':
         for (const id of act.decisions) {
           decisions.delete(id)
           corrections.delete(id)
+          insertions.delete(id)
         }
         break
       case 'tolerance':
@@ -138,6 +148,7 @@ function applyActs(
   return {
     decisions: [...decisions.values()],
     corrections: [...corrections.values()],
+    insertions: [...insertions.values()],
     tolerance,
     paletteVersion,
     byHand: { groups, leads },
@@ -154,8 +165,8 @@ export type EventProblem =
 
 /** Why an event can't be added to a plan in this state, or null. */
 export function eventProblem(state: PlanState, event: PlanEvent): EventProblem | null {
-  const { decisions, corrections } = state
-  const holds = (id: string) => [...decisions, ...corrections].some((each) => each.id === id)
+  const { decisions, corrections, insertions } = state
+  const holds = (id: string) => [...decisions, ...corrections, ...insertions].some((each) => each.id === id)
   switch (event.kind) {
     case 'undo':
       return state.done.length === 0 ? 'nothing-to-undo' : null
@@ -163,6 +174,8 @@ export function eventProblem(state: PlanState, event: PlanEvent): EventProblem |
       return state.undone.length === 0 ? 'nothing-to-redo' : null
     case 'decide':
       return event.decisions.some(({ id }) => holds(id)) ? 'decision-exists' : null
+    case 'insert':
+      return event.insertions.some(({ id }) => holds(id)) ? 'decision-exists' : null
     case 'correct': {
       const after = [...corrections, ...event.corrections]
       const isTwice = event.corrections.some((one) => after.some((other) => one !== other && overlap(one, other)))

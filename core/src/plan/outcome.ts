@@ -56,6 +56,8 @@ export interface Resolver {
   readonly pieces: (place: Decidable) => readonly Piece[]
   /** All decisions about its color, the weakest first; the last that takes all of it holds, and the parts behind that one. */
   readonly reached: (place: Decidable) => readonly Reached[]
+  /** The color of a role, or that is written out, as a screen shows it; null: the role is gone. */
+  readonly groundOf: (ground: Ground) => Color | null
 }
 
 const OPEN: Outcome = { kind: 'open' }
@@ -142,6 +144,7 @@ export function resolver(
       })
     },
     reached,
+    groundOf,
   }
 }
 

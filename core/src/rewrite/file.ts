@@ -1,4 +1,4 @@
-import type { Correction } from '../plan/correction.ts'
+import type { PlanState } from '../plan/history.ts'
 import type { Resolver } from '../plan/outcome.ts'
 import type { Occurrence } from '../source/occurrence.ts'
 import { readBlocks } from '../source/read.ts'
@@ -6,6 +6,7 @@ import { type FileEdits, fileEdits } from '../text/edit.ts'
 import type { SourceText } from '../text/source-text.ts'
 import { type Corrected, correctedBy, editOf } from './corrections.ts'
 import { type Change, changesInPlace, editsOf } from './in-place.ts'
+import { insertionEdits } from './insertions.ts'
 import { type Split, splitsOf, type Unsplit } from './split.ts'
 
 /** Everything that a plan does to one file. */
@@ -18,29 +19,45 @@ export interface FileRewrite<O extends Occurrence = Occurrence> {
   readonly edits: FileEdits
 }
 
-/** @param occurrences of the file, in its order, each with the path @param corrections of the file */
+/** What of a plan is about one file by itself. */
+export type FilePlan = Pick<PlanState, 'corrections' | 'insertions'>
+
+/** The corrections and insertions of one file. */
+export function filePlanOf({ corrections, insertions }: FilePlan, path: string): FilePlan {
+  return {
+    corrections: corrections.filter((each) => each.path === path),
+    insertions: insertions.filter((each) => each.path === path),
+  }
+}
+
+/** @param occurrences of the file, in its order, each with the path */
 export function rewriteOf<O extends Occurrence & { readonly path: string }>(
   source: SourceText,
   occurrences: readonly O[],
-  corrections: readonly Correction[],
+  { corrections, insertions }: FilePlan,
   resolver: Resolver,
 ): FileRewrite<O> {
   const { path, text } = source
   const changes = changesInPlace(occurrences, resolver)
   const corrected = corrections.map((correction) => correctedBy(correction, resolver))
   const { splits, unsplit } = splitsOf(text, occurrences, resolver, () => readBlocks(source))
-  const edits = [...editsOf(text, changes), ...corrected.map(editOf), ...splits.map(({ edit }) => edit)]
+  const edits = [
+    ...editsOf(text, changes),
+    ...corrected.map(editOf),
+    ...splits.map(({ edit }) => edit),
+    ...insertionEdits(text, insertions, resolver),
+  ]
   return { changes, corrected, splits, unsplit, edits: fileEdits(path, text.length, edits) }
 }
 
 /** Whether a plan says anything about a file, told without its text. */
 export function touches(
   occurrences: readonly Occurrence[],
-  corrections: readonly Correction[],
+  { corrections, insertions }: FilePlan,
   resolver: Resolver,
 ): boolean {
   return (
-    corrections.length > 0 ||
+    corrections.length + insertions.length > 0 ||
     changesInPlace(occurrences, resolver).length > 0 ||
     occurrences.some((occurrence) => resolver.pieces(occurrence).length > 0)
   )

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { useStore } from 'zustand'
 import { ActButton } from '../components/act-button.tsx'
 import { count, number, time } from '../components/words.ts'
-import { decisionText } from '../work/decision-words.ts'
+import { decisionText, insertionText } from '../work/decision-words.ts'
 import { shownEvents } from '../work/plan-store.ts'
 import { useWork, type Work } from '../work/work.tsx'
 import { PlanFile } from './plan-file.tsx'
@@ -43,7 +43,8 @@ function Events() {
         Nothing has been decided yet. Every act will stand here, and can be taken back at any time.
       </Text>
     )
-  const holding = new Set([...work.state.decisions, ...work.state.corrections].map(({ id }) => id))
+  const { decisions, corrections, insertions } = work.state
+  const holding = new Set([...decisions, ...corrections, ...insertions].map(({ id }) => id))
   return (
     <>
       <NamePoint />
@@ -124,9 +125,18 @@ function NamePoint() {
   )
 }
 
-/** The decisions and corrections that an event makes. */
+/** The decisions, corrections and insertions that an event makes. */
 function madeBy(event: PlanEvent): readonly { readonly id: string }[] {
-  return event.kind === 'decide' ? event.decisions : event.kind === 'correct' ? event.corrections : []
+  switch (event.kind) {
+    case 'decide':
+      return event.decisions
+    case 'correct':
+      return event.corrections
+    case 'insert':
+      return event.insertions
+    default:
+      return []
+  }
 }
 
 /** What would be open if some decisions were taken back: all that follows a color of theirs; empty: nothing. */
@@ -154,6 +164,8 @@ function describe(event: PlanEvent, { roles, state }: Work): string {
         : event.corrections
             .map(({ raw, replacement, path }) => `${raw} put right to ${replacement} in ${path}`)
             .join('; ')
+    case 'insert':
+      return event.insertions.map((insertion) => insertionText(insertion, roles)).join('; ')
     case 'take-back':
       return `${count(event.decisions.length, 'decision')} taken back`
     case 'tolerance':

@@ -36,7 +36,7 @@ export function PlanFile() {
     <Box px="5" py="2" fontSize="13px" borderBottom="1px solid" borderColor="edge">
       <Flex gap="2" align="center">
         <Text mr="auto">The plan as a file</Text>
-        <ActButton h="28px" disabled={state.decisions.length === 0} onClick={save}>
+        <ActButton h="28px" disabled={state.decisions.length + state.insertions.length === 0} onClick={save}>
           Export
         </ActButton>
         <ActButton h="28px" onClick={open}>
@@ -58,11 +58,14 @@ const MOST_TOLD = 5
 
 function Found({ found, onDone }: { found: PlanImport; onDone(): void }) {
   const { roles, site, state, store } = useWork()
-  const { document, decisions, places, idle, problems } = found
+  const { document, decisions, insertions, places, idle, problems } = found
   const take = () => {
-    store.act({ kind: 'decide', decisions: decisions.map((each) => ({ ...each, id: crypto.randomUUID() })) })
+    if (decisions.length > 0)
+      store.act({ kind: 'decide', decisions: decisions.map((each) => ({ ...each, id: crypto.randomUUID() })) })
     const { tolerance } = document
     if (tolerance !== undefined && tolerance !== state.tolerance) store.act({ kind: 'tolerance', value: tolerance })
+    if (insertions.length > 0)
+      store.act({ kind: 'insert', insertions: insertions.map((each) => ({ ...each, id: crypto.randomUUID() })) })
     for (const colors of document.groups ?? []) store.act({ kind: 'group', colors })
     for (const color of document.leads ?? []) store.act({ kind: 'lead', color })
     onDone()
@@ -83,7 +86,8 @@ function Found({ found, onDone }: { found: PlanImport; onDone(): void }) {
         </Text>
       ) : null}
       <Text>
-        {count(decisions.length, 'decision')} would take {count(places, 'place')} here, over what is decided now.
+        {count(decisions.length, 'decision')} would take {count(places, 'place')} here, over what is decided now
+        {insertions.length > 0 ? `; ${count(insertions.length, 'rule')} would be added` : ''}.
       </Text>
       {idle.length > 0 ? (
         <div>
@@ -99,7 +103,7 @@ function Found({ found, onDone }: { found: PlanImport; onDone(): void }) {
         </div>
       ) : null}
       <Flex gap="2">
-        <ActButton main h="28px" disabled={decisions.length === 0} onClick={take}>
+        <ActButton main h="28px" disabled={decisions.length + insertions.length === 0} onClick={take}>
           Take them
         </ActButton>
         <ActButton h="28px" onClick={onDone}>

@@ -1,5 +1,11 @@
-import { type DocumentProblem, type PlanDocument, planDocumentSchema, readDecision } from '@undo-ink/contracts'
-import { type Decision, type Role, reacher, type ScopePage } from '@undo-ink/core'
+import {
+  type DocumentProblem,
+  type PlanDocument,
+  planDocumentSchema,
+  readDecision,
+  readInsertion,
+} from '@undo-ink/contracts'
+import { type Decision, type Insertion, type Role, reacher, type ScopePage } from '@undo-ink/core'
 import type { SitePlaces } from '../work/places.ts'
 
 /** What a file of a plan would do here. */
@@ -7,6 +13,8 @@ export interface PlanImport {
   readonly document: PlanDocument
   /** Those that reach something, in their order. */
   readonly decisions: readonly Omit<Decision, 'id'>[]
+  /** Rules to be added to sheets that are here. */
+  readonly insertions: readonly Omit<Insertion, 'id'>[]
   /** Places of this copy that some of them takes, wholly or in part. */
   readonly places: number
   /** Those whose colors or limits this copy has nothing of. */
@@ -48,11 +56,21 @@ export function readPlanFile(
     for (const { index } of reached) taken.add(index)
     ;(reached.length > 0 ? decisions : idle).push(decision)
   }
+  const added = (parsed.data.insertions ?? []).map((entry, index) => readInsertion(entry, index, roles))
+  const missing = (path: string) => places.fileId(path) === ''
   return {
     document: parsed.data,
     decisions,
+    insertions: added.flatMap((each) => ('insertion' in each && !missing(each.insertion.path) ? [each.insertion] : [])),
     places: taken.size,
     idle,
-    problems: read.flatMap((each) => ('problem' in each ? [each.problem] : [])),
+    problems: [
+      ...[...read, ...added].flatMap((each) => ('problem' in each ? [each.problem] : [])),
+      ...added.flatMap((each, index) =>
+        'insertion' in each && missing(each.insertion.path)
+          ? [{ at: `insertions.${index}`, message: `this copy has no file ${each.insertion.path}` }]
+          : [],
+      ),
+    ],
   }
 }

@@ -2,6 +2,7 @@ import {
   type Becoming,
   type Decision,
   type Ground,
+  type Insertion,
   type Part,
   type Role,
   type Scope,
@@ -58,6 +59,11 @@ export function decisionText({ target, to, alpha, over }: Omit<Decision, 'id'>, 
   const seen = over ? `, solid as on ${groundText(over, roles)}` : ''
   const faint = alpha === undefined ? '' : ` at ${Math.round(alpha * 100)} %`
   return `${what}${limits ? ` ${limits}` : ''} ${becomingText(to, roles)}${faint}${seen}`
+}
+
+/** A rule that is added, in words: `a:visited: color of link, added to css/main.css`. */
+export function insertionText({ selector, property, to, path }: Omit<Insertion, 'id'>, roles: readonly Role[]): string {
+  return `${selector}: ${property} of ${groundText(to, roles)}, added to ${path}`
 }
 
 function groundText(over: Ground, roles: readonly Role[]): string {

@@ -15,6 +15,7 @@ import { checkRoles } from '../palettes/roles.ts'
 import { versionInUse } from '../palettes/service.ts'
 import { addPaletteVersion, lockPalette, paletteVersions, rolesOf } from '../palettes/store.ts'
 import { checkCorrections } from './corrections.ts'
+import { checkInsertions } from './insertions.ts'
 import { findPlan, listEvents, lockPlan, planState, startOf, stateAfter } from './store.ts'
 
 /** Where a plan stands now, and the roles of the palette version that it is on. */
@@ -123,6 +124,10 @@ async function checkEvent(plan: PlanRow, state: PlanState, event: PlanEvent, tra
       if (to.kind === 'color' && typeof readRoleColor(to.color) === 'string')
         throw new Refusal('invalid-event', 'This is no opaque color', to.color)
     }
+  }
+  if (event.kind === 'insert') {
+    const roles = await rolesOf(plan.paletteId, state.paletteVersion, transaction)
+    await checkInsertions(plan.snapshotId, event.insertions, roles)
   }
   if (event.kind === 'correct') await checkCorrections(plan.snapshotId, event.corrections)
   if (event.kind !== 'palette') return

@@ -1,5 +1,5 @@
 import type { Readable } from 'node:stream'
-import { applyEdits, decode, encode, type Resolver, resolver, rewriteOf, touches } from '@undo-ink/core'
+import { applyEdits, decode, encode, filePlanOf, type Resolver, resolver, rewriteOf, touches } from '@undo-ink/core'
 import { ZipFile } from 'yazl'
 import type { FileRow, PlanRow } from '../../db/models.ts'
 import { pagesOf, placesOfFile } from '../audit/service.ts'
@@ -25,11 +25,11 @@ export async function rewriteFile(file: FileRow, { state, resolver }: Rewriting)
   const bytes = await loadBytes(file.sha256 as string)
   if (file.skipped !== null) return bytes
   const places = await placesOfFile(file.id)
-  const corrections = state.corrections.filter(({ path }) => path === file.path)
-  if (!touches(places, corrections, resolver)) return bytes
+  const own = filePlanOf(state, file.path)
+  if (!touches(places, own, resolver)) return bytes
   const source = decode(file.path, bytes)
   if (typeof source === 'string') throw new Error(`${file.path} was read once and cannot be read now: ${source}`)
-  const { edits } = rewriteOf(source, places, corrections, resolver)
+  const { edits } = rewriteOf(source, places, own, resolver)
   return Buffer.from(encode(applyEdits(source.text, edits), source.encoding))
 }
 

@@ -99,7 +99,7 @@ function DecisionLabel({ group }: { group: ChangeGroup }) {
   const [first] = group.changes
   if (!first) return null
   const was = mostUsed(group)
-  if (was === null) return <Text>slips put right</Text>
+  if (was === null) return <Text>{first.decision === 'rules' ? 'rules that are added' : 'slips put right'}</Text>
   return (
     <>
       <Flex flex="none">

@@ -4,6 +4,8 @@ import {
   changesInPlace,
   correctedBy,
   type Decision,
+  type Insertion,
+  insertedRule,
   isRewritten,
   literalFor,
   type OpaqueKey,
@@ -13,6 +15,7 @@ import {
   paintOf,
   parseColor,
   type Resolver,
+  type Role,
   writtenPieces,
 } from '@undo-ink/core'
 import { partText } from '../../work/decision-words.ts'
@@ -137,6 +140,36 @@ function changeOfSlip(correction: Correction, places: SitePlaces, resolver: Reso
     part: null,
     decision: 'slips',
     keptNotation,
+  }
+}
+
+/** A rule that is added at the end of a file; null: its role is gone. @param lines of the file */
+export function changeOfInsertion(
+  insertion: Insertion,
+  places: SitePlaces,
+  resolver: Resolver,
+  roles: readonly Role[],
+  lines: number,
+): PlannedChange | null {
+  const { id, path, selector, property, to } = insertion
+  const replacement = insertedRule(insertion, resolver)
+  const color = resolver.groundOf(to)
+  if (replacement === null || !color) return null
+  return {
+    key: `rule ${id}`,
+    path,
+    fileId: places.fileId(path),
+    line: lines,
+    column: 1,
+    heading: null,
+    raw: '',
+    replacement,
+    was: null,
+    becomes: { color: opaqueKey(color), alpha: 1 },
+    role: 'role' in to ? (roles.find((each) => each.id === to.role)?.name ?? null) : to.color,
+    part: `${property} of ${selector}, where no rule sets it`,
+    decision: 'rules',
+    keptNotation: true,
   }
 }
 

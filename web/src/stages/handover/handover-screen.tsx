@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { type KeyboardEvent, type ReactNode, useMemo, useState } from 'react'
 import { Link } from 'react-router'
+import { useFileTexts } from '../../api/copies.ts'
 import { ActButton } from '../../components/act-button.tsx'
 import { Note } from '../../components/note.tsx'
 import { Sheet } from '../../components/sheet.tsx'
@@ -11,18 +12,25 @@ import { letterOf } from '../../work/use-keys.ts'
 import { useView } from '../../work/view-store.ts'
 import { useWork } from '../../work/work.tsx'
 import { ChangeList, type Order } from './change-list.tsx'
-import { byDecision, byFile, changesOf, type PlannedChange } from './changes.ts'
+import { byDecision, byFile, changeOfInsertion, changesOf, type PlannedChange } from './changes.ts'
 import { ProofSource } from './proof-source.tsx'
 import { UnwrittenParts } from './unwritten-parts.tsx'
 
 /** What the plan changes, read as a proofreader reads, and the copy to send. */
 export function HandoverScreen() {
-  const { places, outcomes, resolver, rows, state, standing } = useWork()
+  const { places, outcomes, resolver, roles, rows, state, standing } = useWork()
   const stretch = useView((view) => view.stretch)
   const [order, setOrder] = useState<Order>('decision')
   const [key, setKey] = useState<string | null>(null)
   const [at, setAt] = useState<string | null>(null)
-  const all = useMemo(() => changesOf(places, outcomes, state, resolver), [places, outcomes, state, resolver])
+  const texts = useFileTexts([...new Set(state.insertions.map(({ path }) => places.fileId(path)))])
+  const all = useMemo(() => {
+    const added = state.insertions.flatMap((insertion) => {
+      const lines = texts.get(insertion.path)?.text.split(/\r\n|\n|\r/).length ?? 1
+      return changeOfInsertion(insertion, places, resolver, roles, lines) ?? []
+    })
+    return [...changesOf(places, outcomes, state, resolver), ...added]
+  }, [places, outcomes, state, resolver, roles, texts])
   const changes = useMemo(() => {
     if (stretch === null) return all
     const colors = new Set(rowsIn(rows, stretch).flatMap(({ cluster }) => cluster.members))

@@ -64,7 +64,7 @@ export function ProofSource({ change, group, all }: ProofSourceProps) {
 function marksOf(here: readonly PlannedChange[], change: PlannedChange): SourceMark[] {
   return here.flatMap((each): SourceMark[] => {
     if (each.part === null) return [markOf(each, each === change ? 'struck-here' : 'struck')]
-    return each === change ? [markOf(each, 'here')] : []
+    return each === change && each.raw !== '' ? [markOf(each, 'here')] : []
   })
 }
 

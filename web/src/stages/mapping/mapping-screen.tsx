@@ -26,6 +26,7 @@ import { useWork, type Work } from '../../work/work.tsx'
 import { type Beside, BesidePanel } from './beside-panel.tsx'
 import { type Acts, ClusterList } from './cluster-list.tsx'
 import { decide, decisionsOf } from './deciding.ts'
+import { InsertDialog } from './insert-dialog.tsx'
 import { NewerVersion } from './palette/newer-version.tsx'
 import { RoleTray } from './role-tray.tsx'
 import { ScopeDialog } from './scope/scope-dialog.tsx'
@@ -44,6 +45,7 @@ export function MappingScreen() {
   const [params] = useSearchParams()
   const [tried, setTried] = useState<Becoming | null>(null)
   const [scoped, setScoped] = useState<Row | null>(null)
+  const [inserting, setInserting] = useState(false)
   const [only, setOnly] = useState<Only>('all')
   const [beside, setBeside] = useState<Beside>('reach')
   const [dragged, setDragged] = useState<Row | null>(null)
@@ -151,10 +153,18 @@ export function MappingScreen() {
           />
         </Flex>
         {roles.length > 0 ? (
-          <RoleTray field={field} disabled={selected === null} onGive={giveRole} onTry={tryRole} onLeave={backToList} />
+          <RoleTray
+            field={field}
+            disabled={selected === null}
+            onGive={giveRole}
+            onTry={tryRole}
+            onLeave={backToList}
+            onInsert={() => setInserting(true)}
+          />
         ) : null}
         <DragOverlay dropAnimation={null}>{dragged ? <Dragged rows={acting} /> : null}</DragOverlay>
       </DndContext>
+      <InsertDialog open={inserting} onClose={() => setInserting(false)} />
       <ScopeDialog row={scoped} onClose={() => setScoped(null)} />
       {roles.length > 0 ? null : (
         <Flex mt="3" gap="3" align="center">

@@ -15,10 +15,12 @@ interface RoleTrayProps {
   onTry(role: Role | null): void
   /** The field is left without a role. */
   onLeave(): void
+  /** Opens what gives a role where no rule sets a color. */
+  onInsert(): void
 }
 
 /** The roles of the brand, each giving itself to what is selected: by a click, by its digit, by typing its name, or dropped upon. */
-export function RoleTray({ disabled, field, onGive, onTry, onLeave }: RoleTrayProps) {
+export function RoleTray({ disabled, field, onGive, onTry, onLeave, onInsert }: RoleTrayProps) {
   const { roles } = useWork()
   const [typed, setTyped] = useState('')
   const wanted = typed.trim().toLowerCase()
@@ -96,6 +98,23 @@ export function RoleTray({ disabled, field, onGive, onTry, onLeave }: RoleTrayPr
             onTry={onTry}
           />
         ))}
+        <chakra.button
+          type="button"
+          onClick={onInsert}
+          minH="42px"
+          px="2"
+          textAlign="left"
+          fontSize="12px"
+          lineHeight="15px"
+          color="soft"
+          border="1px dashed"
+          borderColor="strong"
+          borderRadius="3px"
+          cursor="pointer"
+          _hover={{ bg: 'tint' }}
+        >
+          where no rule sets a colour …
+        </chakra.button>
       </Grid>
     </Flex>
   )

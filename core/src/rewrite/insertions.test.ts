@@ -1,0 +1,54 @@
+import { describe, expect, it } from 'vitest'
+import { foldPlan } from '../plan/history.ts'
+import { type Insertion, isInsertedSelector, takesRules } from '../plan/insertion.ts'
+import { resolver } from '../plan/outcome.ts'
+import { applyEdits } from '../text/edit.ts'
+import { rewriteOf } from './file.ts'
+
+const roles = [{ id: 'r', name: 'link', color: '#0a5a8c' }]
+const visited: Insertion = { id: '1', path: 'a.css', selector: ' a:visited ', property: 'color', to: { role: 'r' } }
+const button: Insertion = {
+  id: '2',
+  path: 'a.css',
+  selector: 'button, .b',
+  property: 'background-color',
+  to: { color: 'tan' },
+}
+
+const after = (text: string, insertions: readonly Insertion[]) => {
+  const own = { corrections: [], insertions }
+  const { edits } = rewriteOf({ path: 'a.css', text, encoding: 'utf-8' }, [], own, resolver([], roles))
+  expect(edits.edits.every(({ kind }) => kind === 'insert-rule')).toBe(true)
+  return applyEdits(text, edits)
+}
+
+describe('a rule that is added', () => {
+  it('stands at the end of the sheet, with the line ends of the sheet, and has no strength', () => {
+    expect(after('a{}\r\n', [visited, button])).toBe(
+      'a{}\r\n:where(a:visited) { color: #0a5a8c; }\r\n:where(button, .b) { background-color: #d2b48c; }\r\n',
+    )
+    expect(after('a{}', [visited])).toBe('a{}\n:where(a:visited) { color: #0a5a8c; }')
+    expect(after('', [visited])).toBe(':where(a:visited) { color: #0a5a8c; }\n')
+  })
+
+  it('is left out when its role is gone, and gone when it is taken back', () => {
+    expect(after('a{}', [{ ...visited, to: { role: 'gone' } }])).toBe('a{}')
+    const events = [
+      { kind: 'insert', insertions: [visited, button] },
+      { kind: 'take-back', decisions: ['1'] },
+    ] as const
+    const start = { tolerance: 2, paletteVersion: 1 }
+    expect(foldPlan(start, events).insertions).toEqual([button])
+    expect(foldPlan(start, [...events, { kind: 'undo' }]).insertions).toEqual([visited, button])
+  })
+
+  it.each(['a', 'a:hover > .b, [c="d"]', ':is(a, b)'])('is of %s', (text) =>
+    expect(isInsertedSelector(text)).toBe(true),
+  )
+  it.each(['', 'a{', 'a}', 'a;', 'a::before', '<a', 'a/**/', '@media', 'a,', 'a\\{', 'a'.repeat(1001)])(
+    'is not of %s',
+    (text) => expect(isInsertedSelector(text)).toBe(false),
+  )
+  it('is added to sheets with braces alone', () =>
+    expect(['a.css', 'a.scss', 'a.less', 'a.sass', 'a.html'].map(takesRules)).toEqual([true, true, true, false, false]))
+})

@@ -1,0 +1,178 @@
+import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
+import {
+  INSERTED_PROPERTIES,
+  type InsertedProperty,
+  insertedRule,
+  isInsertedSelector,
+  readSelector,
+  takesRules,
+} from '@undo-ink/core'
+import { useMemo, useState } from 'react'
+import { ActButton } from '../../components/act-button.tsx'
+import { Choice } from '../../components/choice.tsx'
+import { Note } from '../../components/note.tsx'
+import { Swatch } from '../../components/swatch.tsx'
+import { TextField } from '../../components/text-field.tsx'
+import { WideDialog } from '../../components/wide-dialog.tsx'
+import { count } from '../../components/words.ts'
+import { insertionText } from '../../work/decision-words.ts'
+import { useWork } from '../../work/work.tsx'
+
+/** Gives a role to a subject for which no rule of the site sets a color: a button in the browser's grey, a link in its blue. */
+export function InsertDialog({ open, onClose }: { open: boolean; onClose(): void }) {
+  return (
+    <WideDialog title="A colour where no rule sets one" open={open} width="760px" onClose={onClose}>
+      <Inserting />
+    </WideDialog>
+  )
+}
+
+/** Subjects that browsers paint by themselves. */
+const USUAL = ['a', 'a:visited', 'a:hover', 'button', 'input', 'select', 'textarea', 'hr', 'mark', 'fieldset']
+
+function Inserting() {
+  const { places, roles, sitePages, findings, resolver, store, snapshot } = useWork()
+  const [selector, setSelector] = useState('a:visited')
+  const [property, setProperty] = useState<InsertedProperty>('color')
+  const [roleId, setRoleId] = useState(roles[0]?.id ?? '')
+  const sheets = useMemo(() => {
+    const loadedBy = (path: string) => sitePages.pages.filter(({ files }) => files.includes(path)).length
+    return snapshot.files
+      .filter(({ path, skipped }) => skipped === null && takesRules(path))
+      .map(({ path }) => ({ path, pages: loadedBy(path) }))
+      .toSorted((a, b) => b.pages - a.pages || (a.path < b.path ? -1 : 1))
+  }, [snapshot, sitePages])
+  const [chosen, setChosen] = useState<string | null>(null)
+  const path = chosen ?? sheets[0]?.path ?? ''
+  const isSelector = isInsertedSelector(selector)
+  const setAlready = useMemo(() => {
+    const wanted = new Set(readSelector(selector.trim())?.map(({ subject }) => subject))
+    const family = property.split('-')[0] ?? property
+    return places
+      .ofSubjects(
+        sheets.map((each) => each.path),
+        wanted,
+      )
+      .flat()
+      .filter((place) => place.property.replace(/^-\w+-/, '').startsWith(family))
+  }, [places, sheets, selector, property])
+  const isOpen = findings.some((each) => each.path === path && each.code.startsWith('unclosed'))
+  const hasLayers = places.ledger.columns.atRules.values.some((rules) => rules.some((rule) => /^@layer\b/i.test(rule)))
+  const insertion = { path, selector: selector.trim(), property, to: { role: roleId } }
+  const rule = isSelector ? insertedRule(insertion, resolver) : null
+  const role = roles.find(({ id }) => id === roleId)
+  const add = () => store.act({ kind: 'insert', insertions: [{ ...insertion, id: crypto.randomUUID() }] })
+  return (
+    <Flex direction="column" gap="3" fontSize="13px">
+      <Text>
+        The rule is added at the end of a sheet, without any strength of its own: it wins over the browser and over what
+        is inherited, and over no rule of the site.
+      </Text>
+      <Flex gap="3" wrap="wrap" align="flex-end">
+        <TextField
+          label="Selector"
+          width="220px"
+          problem={isSelector ? undefined : 'A list of selectors, without pseudo-elements'}
+        >
+          <Input
+            value={selector}
+            onChange={(event) => setSelector(event.target.value)}
+            list="usual-subjects"
+            size="xs"
+            fontFamily="mono"
+            fontSize="13px"
+            borderColor="strong"
+            autoComplete="off"
+            spellCheck={false}
+          />
+          <datalist id="usual-subjects">
+            {USUAL.map((each) => (
+              <option key={each} value={each} />
+            ))}
+          </datalist>
+        </TextField>
+        <Choice
+          label="Property"
+          value={property}
+          options={INSERTED_PROPERTIES.map((each) => [each, each] as const)}
+          onChoose={(value) => setProperty(value as InsertedProperty)}
+        />
+        <Choice label="Role" value={roleId} options={roles.map(({ id, name }) => [id, name])} onChoose={setRoleId} />
+        {role ? <Swatch color={role.color} size="26px" /> : null}
+      </Flex>
+      <Choice
+        label="Sheet"
+        value={path}
+        options={sheets.map((each) => [each.path, `${each.path} (on ${count(each.pages, 'page')})`])}
+        onChoose={setChosen}
+      />
+      {setAlready.length > 0 ? (
+        <Note shape="◆" title={`${count(setAlready.length, 'place sets', 'places set')} it for this subject already`}>
+          They win over this rule wherever they hold: {placesText(setAlready)}.
+        </Note>
+      ) : null}
+      {isOpen ? (
+        <Note shape="▲" title="Something in this sheet is never closed">
+          A rule behind it would not hold. Choose another sheet.
+        </Note>
+      ) : null}
+      {hasLayers ? (
+        <Note shape="▲" title="This site has cascade layers">
+          A rule outside of them wins over all that stands in them.
+        </Note>
+      ) : null}
+      <Flex gap="3" align="center" justify="space-between">
+        <Text fontFamily="mono" minW="0" truncate aria-live="polite">
+          {rule === null ? '' : `${path}, at its end: ${rule}`}
+        </Text>
+        <ActButton main flex="none" disabled={rule === null || path === '' || isOpen} onClick={add}>
+          Add the rule
+        </ActButton>
+      </Flex>
+      <Inserted />
+    </Flex>
+  )
+}
+
+/** The rules that are added already, each to be taken back by itself. */
+function Inserted() {
+  const { state, roles, store } = useWork()
+  if (state.insertions.length === 0) return null
+  return (
+    <Box
+      as="ul"
+      listStyleType="none"
+      borderTop="1px solid"
+      borderColor="edge"
+      pt="2"
+      maxH="160px"
+      overflow="auto"
+      aria-label="Rules that are added"
+    >
+      {state.insertions.map((each) => (
+        <Flex as="li" key={each.id} gap="2" justify="space-between">
+          <Text minW="0" truncate>
+            {insertionText(each, roles)}
+          </Text>
+          <chakra.button
+            type="button"
+            textDecoration="underline"
+            cursor="pointer"
+            flex="none"
+            aria-label={`Take back: ${insertionText(each, roles)}`}
+            onClick={() => store.act({ kind: 'take-back', decisions: [each.id] })}
+          >
+            take back
+          </chakra.button>
+        </Flex>
+      ))}
+    </Box>
+  )
+}
+
+const MOST_TOLD = 3
+
+function placesText(places: readonly { readonly path: string; readonly line: number }[]): string {
+  const told = places.slice(0, MOST_TOLD).map(({ path, line }) => `${path}:${line}`)
+  return places.length > MOST_TOLD ? `${told.join(', ')} and ${places.length - MOST_TOLD} more` : told.join(', ')
+}
