@@ -44,7 +44,8 @@ export function nearPairs(labs: readonly Lab[], within: number): Pairs {
   // A little more, so that rounding loses no pair.
   const reach = within + 1e-5
   const limit = reach * reach
-  const found: number[] = []
+  const sl = l.map(slOf)
+  const found = new Found()
   for (let p = 0; p < sorted.length; p++) {
     const x = sorted[p] as Lab
     const i = order[p] as number
@@ -66,14 +67,27 @@ export function nearPairs(labs: readonly Lab[], within: number): Pairs {
       const left = limit - (lQ - lP) * (lQ - lP) * LEAST_BY_L
       const farthest = bP >= 0 && bQ >= 0 ? FARTHEST_UP : FARTHEST
       if (mean < MOST_CHROMA && square > (farthest[mean] as number) * left) continue
+      if (mean < MOST_CHROMA) {
+        // SL rises with the distance from L = 50, so that of the mean is no more than the larger of both.
+        const most = Math.max(sl[p] as number, sl[q] as number)
+        const rest = limit - ((lQ - lP) * (lQ - lP)) / (most * most)
+        if (rest < 0 || square > (FARTHEST[mean] as number) * rest) continue
+        // The direction between the two, unless they nearly oppose each other or have none.
+        const aM = aP * chromaQ + (a[q] as number) * chromaP
+        const bM = bP * chromaQ + bQ * chromaP
+        if (aM * aM + bM * bM > 0.2 * chromaP * chromaP * chromaQ * chromaQ) {
+          const degrees = Math.floor(Math.atan2(bM, aM) * (180 / Math.PI))
+          const deltaC = Math.abs(chromaP - chromaQ)
+          if (inPlane(square, deltaC, Math.max(chromaP, chromaQ), mean, degrees + 180) > rest) continue
+        }
+      }
       const y = sorted[q] as Lab
-      if (mean < MOST_CHROMA && isFar(x, y, chromaP, chromaQ, square, mean, limit)) continue
       const j = order[q] as number
       const distance = Math.round((i < j ? deltaE2000(x, y) : deltaE2000(y, x)) * UNIT)
-      if (distance <= within * UNIT) found.push(i < j ? i : j, i < j ? j : i, distance)
+      if (distance <= within * UNIT) found.add(i < j ? i : j, i < j ? j : i, distance)
     }
   }
-  return inOrder(found)
+  return found.inOrder()
 }
 
 /** The highest lightness that is within a distance of one by lightness alone: ΔL/SL rises with ΔL, since SL changes by 0.015 at most for each of L. */
@@ -85,20 +99,6 @@ function lightestWithin(l: number, reach: number): number {
     else far = middle
   }
   return far
-}
-
-/** Whether the bound is over a limit, the square of a distance. */
-function isFar(x: Lab, y: Lab, chromaX: number, chromaY: number, square: number, mean: number, limit: number): boolean {
-  const deltaL = y.l - x.l
-  const sl = slOf((x.l + y.l) / 2)
-  const left = limit - (deltaL * deltaL) / (sl * sl)
-  if (left < 0 || square > (FARTHEST[mean] as number) * left) return true
-  // The direction between the two, unless they nearly oppose each other or have none.
-  const a = x.a * chromaY + y.a * chromaX
-  const b = x.b * chromaY + y.b * chromaX
-  if (a * a + b * b <= 0.2 * chromaX * chromaX * chromaY * chromaY) return false
-  const degrees = Math.floor(Math.atan2(b, a) * (180 / Math.PI))
-  return inPlane(square, Math.abs(chromaX - chromaY), Math.max(chromaX, chromaY), mean, degrees + 180) > left
 }
 
 /** The bound on x² + y² + rxy. @param hue the floor of the mean hue in degrees, and 180 more */
@@ -150,16 +150,40 @@ const rotationOf = (h: number) => {
 const NEARLY = { t: byHue(MOST_SHIFT, tOf), rotation: byHue(MOST_SHIFT, rotationOf) }
 const CLOSELY = { t: byHue(LEAST_SHIFT, tOf), rotation: byHue(LEAST_SHIFT, rotationOf) }
 
-/** The pairs in the order of their first color, then of their second. @param found `i`, `j` and distance, one after the other */
-function inOrder(found: readonly number[]): Pairs {
-  const column = (field: number, order?: Uint32Array) => {
-    const values = new Uint32Array(found.length / 3)
-    for (let at = 0; at < values.length; at++)
-      values[at] = found[3 * (order ? (order[at] as number) : at) + field] as number
-    return values
+/** Pairs as they are found, in columns that grow. */
+class Found {
+  private columns = [new Uint32Array(4096), new Uint32Array(4096), new Uint32Array(4096)] as const
+  private length = 0
+
+  add(i: number, j: number, distance: number): void {
+    if (this.length === this.columns[0].length) this.grow()
+    this.columns[0][this.length] = i
+    this.columns[1][this.length] = j
+    this.columns[2][this.length] = distance
+    this.length++
   }
-  const order = sortedBy(column(0), sortedBy(column(1)))
-  return { i: column(0, order), j: column(1, order), distance: column(2, order) }
+
+  private grow(): void {
+    const grown = (column: Uint32Array) => {
+      const larger = new Uint32Array(column.length * 2)
+      larger.set(column)
+      return larger
+    }
+    const [i, j, distance] = this.columns
+    this.columns = [grown(i), grown(j), grown(distance)]
+  }
+
+  /** In the order of their first color, then of their second. */
+  inOrder(): Pairs {
+    const [i, j, distance] = this.columns.map((column) => column.subarray(0, this.length)) as [
+      Uint32Array,
+      Uint32Array,
+      Uint32Array,
+    ]
+    const order = sortedBy(i, sortedBy(j))
+    const sorted = (column: Uint32Array) => order.map((at) => column[at] as number)
+    return { i: sorted(i), j: sorted(j), distance: sorted(distance) }
+  }
 }
 
 /** Indices by rising value; of equals the earlier first. @param before in which order they come now; left out: as they are */
