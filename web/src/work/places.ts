@@ -76,6 +76,7 @@ export class SitePlaces {
   /** Of each color, by its code: how often it has each use, and each spelling, by their codes. */
   private readonly uses: readonly ReadonlyMap<number, number>[]
   private readonly spellings: readonly ReadonlyMap<number, number>[]
+  private readonly alphas: readonly ReadonlyMap<number, number>[]
   private bySelector: SharedInFile | null = null
   private bySubjects: SharedInFile | null = null
   private readonly colorCodes: ReadonlyMap<string, number>
@@ -88,6 +89,7 @@ export class SitePlaces {
     this.byPath = indicesByCode(ledger.columns.path)
     this.uses = this.tally(ledger.columns.use.codes)
     this.spellings = this.tally(ledger.columns.raw.codes)
+    this.alphas = this.tally(ledger.columns.alpha.codes)
     this.colorCodes = codesOf(ledger.columns.color)
     this.pathCodes = codesOf(ledger.columns.path)
   }
@@ -173,6 +175,12 @@ export class SitePlaces {
 
   usesOf(colors: readonly string[]): ReadonlyMap<number, number> {
     return this.tallyOf(colors, this.uses)
+  }
+
+  /** How see-through some colors are written, 0 to 1, the most opaque first. */
+  alphasOf(colors: readonly string[]): number[] {
+    const { values } = this.ledger.columns.alpha
+    return [...this.tallyOf(colors, this.alphas).keys()].flatMap((code) => values[code] ?? []).toSorted((a, b) => b - a)
   }
 
   /** Number of ways in which some colors are written. */

@@ -98,6 +98,8 @@ export interface Row {
   readonly uses: readonly (readonly [Use, number])[]
   /** Number of ways in which it is written. */
   readonly spellings: number
+  /** How see-through it is written, 0 to 1, the most opaque first. */
+  readonly alphas: readonly number[]
   readonly shares: readonly Share[]
   readonly open: number
   /** Whether others can follow it: some of it takes a role, or a color that itself follows none. */
@@ -167,6 +169,7 @@ export function rowOf(places: SitePlaces, outcomes: CountedOutcomes, cluster: Cl
     },
     uses: sortedUses(places, uses),
     spellings: places.spellingsOf(members),
+    alphas: places.alphasOf(members),
     ...standingIn(places.tallyOf(members, outcomes.byColor), outcomes),
   }
 }
@@ -184,6 +187,9 @@ export function partOf(places: SitePlaces, outcomes: Column<Outcome>, { cluster 
     indices,
     uses: [[use, indices.length]],
     spellings: countBy(indices, (index) => columns.raw.codes[index] as number).size,
+    alphas: [...countBy(indices, (index) => columns.alpha.values[columns.alpha.codes[index] as number]).keys()]
+      .filter((alpha) => typeof alpha === 'number')
+      .toSorted((a, b) => b - a),
     ...standingIn(
       countBy(indices, (index) => outcomes.codes[index] as number),
       outcomes,

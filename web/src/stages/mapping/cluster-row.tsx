@@ -100,13 +100,7 @@ export const ClusterRow = memo(function ClusterRow({
               {count(row.count, 'place')}, {count(row.spellings, 'spelling')}
               {row.cluster.byHand ? ', by hand' : ''}
             </Text>
-            {row.cluster.members.length > 1 ? (
-              <Flex gap="1px" mt="2px" h="8px" maxW="120px" title={row.cluster.members.join(' ')}>
-                {row.cluster.members.map((member) => (
-                  <Swatch key={member} color={member} size="100%" maxW="16px" h="8px" borderRadius="0" />
-                ))}
-              </Flex>
-            ) : null}
+            <Steps row={row} />
           </>
         )}
       </Box>
@@ -185,6 +179,35 @@ export const ClusterRow = memo(function ClusterRow({
     </GridRow>
   )
 })
+
+/** The members of a cluster, and, apart from them, the strengths in which it is written. */
+function Steps({ row: { cluster, alphas } }: { row: Row }) {
+  const { lead, members } = cluster
+  if (members.length < 2 && alphas.every((alpha) => alpha === 1)) return null
+  const strengths = alphas.some((alpha) => alpha < 1) ? alphas : []
+  return (
+    <Flex gap="6px" mt="2px" h="8px" maxW="124px">
+      {members.length > 1 ? (
+        <Flex gap="1px" flex={members.length} title={members.join(' ')}>
+          {members.map((member) => (
+            <Swatch key={member} color={member} size="100%" maxW="16px" h="8px" borderRadius="0" />
+          ))}
+        </Flex>
+      ) : null}
+      {strengths.length > 0 ? (
+        <Flex gap="1px" flex={strengths.length} title={`written at ${strengths.map(percent).join(', ')}`}>
+          {strengths.map((alpha) => (
+            <Swatch key={alpha} color={lead} alpha={alpha} size="100%" maxW="16px" h="8px" borderRadius="0" />
+          ))}
+        </Flex>
+      ) : null}
+    </Flex>
+  )
+}
+
+function percent(alpha: number): string {
+  return `${Math.round(alpha * 100)} %`
+}
 
 function Mark() {
   return (
