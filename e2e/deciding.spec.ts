@@ -189,3 +189,41 @@ test('a colour where no rule sets one is added at the end of a sheet, shown, and
   await visitor.goto(`${visit.after}/index.html`)
   expect(await caret()).not.toBe('rgb(217, 130, 43)')
 })
+
+test('a solid ground becomes a gradient of roles, and a gradient a solid', async ({ page, app, siteUrl }) => {
+  await page.goto(`${siteUrl}/mapping/clusters`)
+  await page.getByRole('row', { name: /^#7a2433/ }).click()
+  await page.getByRole('button', { name: 'Otherwise' }).click()
+  const popup = page.getByRole('dialog', { name: 'Otherwise' })
+  await expect(popup.getByText(/^In \d+ grounds; \d+ other places stay open/)).toBeVisible()
+  await popup.getByRole('combobox', { name: 'to', exact: true }).selectOption({ label: 'accent' })
+  await popup.getByRole('button', { name: 'Become it' }).click()
+  await expect(page.getByText('all saved')).toBeVisible()
+  const { snapshot } = await (await fetch(`${app.url}/api/sites/${siteUrl.split('/').at(-1)}`)).json()
+  const visit = await (await fetch(`${app.url}/api/plans/${snapshot.planId}/visit`)).json()
+  const visitor = await page.context().newPage()
+  const paint = async (selector: string) => {
+    await visitor.goto(`${visit.after}/index.html`)
+    return visitor.locator(selector).evaluate((element) => {
+      const { backgroundColor, backgroundImage } = getComputedStyle(element)
+      return [backgroundColor, backgroundImage]
+    })
+  }
+  expect(await paint('.site-header')).toEqual([
+    'rgb(11, 110, 116)',
+    'linear-gradient(rgb(11, 110, 116), rgb(217, 130, 43))',
+  ])
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Otherwise' }).click()
+  await popup.getByRole('combobox', { name: 'solid' }).selectOption({ label: 'notice' })
+  await popup.getByRole('button', { name: 'Make them solid' }).click()
+  await expect(page.getByText('all saved')).toBeVisible()
+  await visitor.goto(`${visit.after}/css/main.css`)
+  const sheet = await visitor.locator('body').innerText()
+  expect(sheet).not.toContain('linear-gradient(to bottom, #cfe0e8, #7a2433)')
+  await page.keyboard.press('Escape')
+  await page.goto(`${siteUrl}/handover`)
+  await expect(page.getByText(/changes in \d+ files/)).toBeVisible()
+  expect(await faults(page)).toEqual([])
+})

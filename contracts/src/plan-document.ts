@@ -35,10 +35,15 @@ export const planDocumentSchema = z
             z.strictObject({ role: z.string() }),
             z.strictObject({ color: z.string() }),
             z.strictObject({ follow: z.string().describe('Another color of the folder; any CSS notation') }),
+            z.strictObject({
+              gradient: z.array(groundSchema).min(2).max(5).describe('Roles by their names, or colors'),
+              angle: z.number().min(0).max(360).describe('Degrees, as CSS counts them'),
+            }),
             z.strictObject({ inherit: z.literal(true) }).describe("The color of the element's parent"),
             z.strictObject({ keep: z.literal(true) }),
           ]),
           alpha: z.number().min(0).max(1).optional().describe('How see-through its places are written'),
+          solid: z.literal(true).optional().describe('Gradients become this color as a whole'),
           over: groundSchema
             .optional()
             .describe('As a role by its name or a color: places are written as they show on it'),

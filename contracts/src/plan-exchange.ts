@@ -41,14 +41,18 @@ export function rolesIn(palette: PlanDocument['palette']): Role[] | DocumentProb
 export function readDecision(entry: Entry, index: number, roles: readonly Role[]): Read {
   const { roleOf, opaque } = naming(roles)
   return read(`decisions.${index}`, (): { readonly decision: Omit<Decision, 'id'> } => {
-    const { target, to, alpha, over } = entry
-    const becomes = becomingOf(to, roleOf, opaque)
+    const { target, to, alpha, over, solid } = entry
+    const becomes =
+      'gradient' in to
+        ? { kind: 'gradient' as const, stops: to.gradient.map((stop) => groundIn(stop, roles)), angle: to.angle }
+        : becomingOf(to, roleOf, opaque)
     return {
       decision: {
         target: { ...target, colors: target.colors.map(keyOf) },
         to: becomes,
         ...(alpha === undefined ? {} : { alpha }),
         ...(over === undefined ? {} : { over: groundIn(over, roles) }),
+        ...(solid === undefined ? {} : { solid }),
       },
     }
   })
@@ -106,7 +110,11 @@ function keyOf(text: string): string {
   return opaqueKey(color)
 }
 
-function becomingOf(to: Entry['to'], roleOf: (name: string) => string, opaque: (color: string) => string): Becoming {
+function becomingOf(
+  to: Exclude<Entry['to'], { gradient: unknown }>,
+  roleOf: (name: string) => string,
+  opaque: (color: string) => string,
+): Becoming {
   if ('keep' in to) return { kind: 'keep' }
   if ('inherit' in to) return { kind: 'inherit' }
   if ('follow' in to) return { kind: 'follow', lead: keyOf(to.follow) }
@@ -127,7 +135,7 @@ export function documentOf(
     tolerance,
     groups: byHand.groups.map((group) => [...group]),
     leads: [...byHand.leads],
-    decisions: decisions.flatMap(({ target, to, alpha, over }): Entry[] => {
+    decisions: decisions.flatMap(({ target, to, alpha, over, solid }): Entry[] => {
       const becomes = writtenBecoming(to, nameOf)
       const ground = over && 'role' in over ? nameOf(over.role) : null
       // A role that is gone from the palette paints nothing, and cannot be named.
@@ -138,6 +146,7 @@ export function documentOf(
           to: becomes,
           ...(alpha === undefined ? {} : { alpha }),
           ...(over === undefined ? {} : { over: ground === null ? over : { role: ground } }),
+          ...(solid === undefined ? {} : { solid }),
         },
       ]
     }),
@@ -161,6 +170,14 @@ function writtenBecoming(to: Becoming, nameOf: (id: string) => string | null): E
       return { follow: to.lead }
     case 'color':
       return { color: to.color }
+    case 'gradient': {
+      const stops = to.stops.flatMap((stop): Ground[] => {
+        if ('color' in stop) return [stop]
+        const name = nameOf(stop.role)
+        return name === null ? [] : [{ role: name }]
+      })
+      return stops.length < to.stops.length ? null : { gradient: stops, angle: to.angle }
+    }
     case 'role': {
       const name = nameOf(to.role)
       return name === null ? null : { role: name }

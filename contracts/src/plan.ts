@@ -141,6 +141,14 @@ export const decisionSchema = z
         .readonly()
         .describe('Keeps its place relative to another color'),
       z
+        .strictObject({
+          kind: z.literal('gradient'),
+          stops: z.array(groundSchema).min(2).max(5).readonly(),
+          angle: z.number().min(0).max(360).describe('Degrees, as CSS counts them'),
+        })
+        .readonly()
+        .describe('A solid ground becomes a gradient'),
+      z
         .strictObject({ kind: z.literal('inherit') })
         .readonly()
         .describe("Takes the color of the element's parent"),
@@ -148,6 +156,7 @@ export const decisionSchema = z
     ]),
     alpha: z.number().min(0).max(1).optional().describe('How see-through its places are written; left out: as each is'),
     over: groundSchema.optional(),
+    solid: z.literal(true).optional().describe('Gradients in which its colors stand become this color as a whole'),
   })
   .describe('What becomes of a target')
 true satisfies Same<z.infer<typeof decisionSchema>, Decision>

@@ -51,6 +51,7 @@ export async function rewrite(folder: string, planFile: string, out: string, how
 const UNSPLIT_WORDS: Readonly<Record<Unsplit['why'], string>> = {
   block: 'no rule holds its whole declaration',
   selector: 'the selectors of its rule are not written as they are read',
+  gradient: 'a gradient becomes a solid, or a solid a gradient, for its whole rule only',
   'pseudo-element': 'nothing can be nested in the rule of a pseudo-element',
 }
 

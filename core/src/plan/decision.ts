@@ -52,6 +52,8 @@ export type Becoming =
   | { readonly kind: 'color'; readonly color: string }
   /** It keeps its place relative to another color of the site, whatever becomes of that. */
   | { readonly kind: 'follow'; readonly lead: OpaqueKey }
+  /** A solid ground becomes a gradient of these, at an angle in degrees as CSS counts them; where none can be shown, the first. */
+  | { readonly kind: 'gradient'; readonly stops: readonly Ground[]; readonly angle: number }
   /** Its element takes the color of its parent. */
   | { readonly kind: 'inherit' }
   /** It is kept as it is. */
@@ -66,6 +68,8 @@ export interface Decision {
   readonly alpha?: number
   /** The ground under its places: they are written as the solid color that they show on it. */
   readonly over?: Ground
+  /** Whether gradients in which its colors stand become this color as a whole. */
+  readonly solid?: true
 }
 
 /** Properties whose whole value is one color that is inherited. */
@@ -81,5 +85,24 @@ export function canInherit({ property, functions, inner, evidence, literalOnly, 
     evidence === null &&
     literalOnly === false &&
     variable === null
+  )
+}
+
+/** Whether a place stands in a rule that can be written anew: in no attribute, script, drawing, variable or animation. */
+function isInRule({ specificity, evidence, inner, variable }: Decidable): boolean {
+  return specificity !== null && specificity !== undefined && evidence === null && inner === null && variable === null
+}
+
+/** Whether a gradient can be declared behind a solid ground: it is all of a background's value, as far as that is known. */
+export function canBecomeGradient(place: Decidable): boolean {
+  return isInRule(place) && /^background(?:-color)?$/i.test(place.property ?? '') && place.functions?.length === 0
+}
+
+/** Whether a place is a stop of a gradient that can become a solid. */
+export function isStop(place: Decidable): boolean {
+  return (
+    isInRule(place) &&
+    /^background(?:-image)?$/i.test(place.property ?? '') &&
+    /gradient$/i.test(place.functions?.[0] ?? '')
   )
 }

@@ -2,7 +2,7 @@ import type { Color, OpaqueKey } from '../color/color.ts'
 import { composite } from '../color/composite.ts'
 import { parseColor } from '../color/literal.ts'
 import { inSrgb, type Role, readRoleColor } from '../palette/role.ts'
-import { canInherit, type Decidable, type Decision, type Ground } from './decision.ts'
+import { canBecomeGradient, canInherit, type Decidable, type Decision, type Ground } from './decision.ts'
 import { followed } from './follow.ts'
 import { inPrecedence } from './precedence.ts'
 import { type Part, type Reach, reacher, type ScopePage } from './reach.ts'
@@ -26,6 +26,15 @@ export type Outcome =
       readonly alpha: number | null
       readonly follows: OpaqueKey | null
     }
+  /** A gradient; its first stop stands where none can be shown. */
+  | {
+      readonly kind: 'gradient'
+      readonly decision: Decision
+      readonly color: Color
+      readonly alpha: null
+      readonly stops: readonly Color[]
+      readonly angle: number
+    }
   | { readonly kind: 'inherit'; readonly decision: Decision }
   /** The role that the decision names is no longer in the palette: the place stays as it is and counts as open. */
   | { readonly kind: 'role-gone'; readonly decision: Decision }
@@ -33,6 +42,8 @@ export type Outcome =
   | { readonly kind: 'lead-open'; readonly decision: Decision }
   /** It cannot take its parent's color there: the place stays as it is and counts as open. */
   | { readonly kind: 'cannot-inherit'; readonly decision: Decision }
+  /** No gradient can be declared there: the place stays as it is and counts as open. */
+  | { readonly kind: 'cannot-gradient'; readonly decision: Decision }
 
 export type Resolve = (place: Decidable) => Outcome
 
@@ -106,6 +117,13 @@ export function resolver(
         return { kind: 'keep', decision }
       case 'inherit':
         return { kind: canInherit(place) ? 'inherit' : 'cannot-inherit', decision }
+      case 'gradient': {
+        const stops = to.stops.map(groundOf)
+        const [first] = stops
+        if (!first || stops.includes(null)) return { kind: 'role-gone', decision }
+        if (!canBecomeGradient(place)) return { kind: 'cannot-gradient', decision }
+        return { kind: 'gradient', decision, color: first, alpha: null, stops: stops as Color[], angle: to.angle }
+      }
       case 'role': {
         const found = colors.get(to.role)
         if (!found || typeof found.color === 'string') return { kind: 'role-gone', decision }
@@ -150,7 +168,7 @@ export function resolver(
 
 /** The color that a place is painted anew with; null: with none. */
 export function paintOf(outcome: Outcome): Color | null {
-  return outcome.kind === 'role' || outcome.kind === 'color' ? outcome.color : null
+  return 'color' in outcome ? outcome.color : null
 }
 
 /** Whether a place is written anew: with a color, or so that it takes its parent's. */

@@ -57,7 +57,7 @@ export function resolveLedger(
 function lookedAtEach(decisions: readonly Decision[]): Set<string> {
   const each = new Set<string>()
   for (const { target, to, over } of decisions)
-    if (target.scope || target.alphas || over || to.kind === 'inherit')
+    if (target.scope || target.alphas || over || to.kind === 'inherit' || to.kind === 'gradient')
       for (const color of target.colors) each.add(color)
   for (let before = -1; before !== each.size; ) {
     before = each.size

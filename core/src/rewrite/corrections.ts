@@ -31,7 +31,7 @@ export function correctedBy(correction: Correction, { outcome: outcomeOf }: Pick
     decisions: [id],
     keptNotation: true,
   }
-  if (!literal || (outcome.kind !== 'role' && outcome.kind !== 'color')) return plain
+  if (!literal || !('color' in outcome)) return plain
   const written = { raw: replacement, notation: literal.notation, alpha: literal.color.alpha }
   const { text, kept } = rewritePaint(written, outcome.color, outcome.alpha)
   return { ...plain, replacement: text, decisions: [id, outcome.decision.id], keptNotation: kept }

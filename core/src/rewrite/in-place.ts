@@ -36,7 +36,7 @@ export function changesInPlace<O extends Occurrence>(
 /** What stands in the place of a literal under an outcome; where nothing new is written, the literal itself. */
 export function literalFor(occurrence: Occurrence, outcome: Outcome): Rewritten {
   if (outcome.kind === 'inherit') return INHERIT
-  if (outcome.kind !== 'role' && outcome.kind !== 'color') return { text: occurrence.raw, kept: true }
+  if (!('color' in outcome)) return { text: occurrence.raw, kept: true }
   const { color, alpha } = outcome
   if (occurrence.inner?.encoding === 'plain-scalar') {
     const { text, kept } = rewritePaint(occurrence, color, alpha)

@@ -4,6 +4,8 @@ import { hasPseudoElement, limitedTo, splitList } from '../selector/list.ts'
 import type { Occurrence } from '../source/occurrence.ts'
 import type { Block, Declaration } from '../source/sheet/blocks.ts'
 import type { Edit } from '../text/edit.ts'
+import { blockFinder } from './block-finder.ts'
+import { changesDeclaration } from './declarations.ts'
 import { literalFor } from './in-place.ts'
 import { placed } from './layout.ts'
 
@@ -18,8 +20,8 @@ export interface Split<O extends Occurrence = Occurrence> {
 export interface Unsplit<O extends Occurrence = Occurrence> {
   readonly occurrence: O
   readonly piece: Piece
-  /** `block`: no block of a rule holds its declaration as a whole; `selector`: its list is not written as it is read; `pseudo-element`: nothing can be nested in one. */
-  readonly why: 'block' | 'selector' | 'pseudo-element'
+  /** `block`: no block of a rule holds its declaration as a whole; `selector`: its list is not written as it is read; `pseudo-element`: nothing can be nested in one; `gradient`: a gradient that becomes a solid, or a solid that becomes one, does so for its whole rule. */
+  readonly why: 'block' | 'selector' | 'pseudo-element' | 'gradient'
 }
 
 export interface Splits<O extends Occurrence = Occurrence> {
@@ -55,7 +57,10 @@ export function splitsOf<O extends Occurrence>(
   const blockAt = blockFinder(blocks())
   for (const each of wanted) {
     const block = blockAt(each.occurrence.range.start)
-    const why = block ? unwritten(text, block, each) : 'block'
+    const isWhole = [each.piece.outcome, resolver.outcome(each.occurrence)].some((outcome) =>
+      changesDeclaration(each.occurrence, outcome),
+    )
+    const why = isWhole ? 'gradient' : block ? unwritten(text, block, each) : 'block'
     if (!block || why) unsplit.push({ ...each, why: why ?? 'block' })
     else byBlock.set(block, [...(byBlock.get(block) ?? []), each])
   }
@@ -73,23 +78,6 @@ export function writtenPieces(occurrence: Occurrence, resolver: Resolver): reado
   const rest = literalFor(occurrence, resolver.outcome(occurrence)).text
   const first = pieces.findIndex(({ outcome }) => literalFor(occurrence, outcome).text !== rest)
   return first < 0 ? [] : pieces.slice(first)
-}
-
-/** Finds the block whose own declarations hold an offset. */
-function blockFinder(blocks: readonly Block[]): (offset: number) => Block | null {
-  const spans = blocks
-    .flatMap((block) => block.declarations.map(({ start, end }) => ({ start, end, block })))
-    .toSorted((a, b) => a.start - b.start)
-  return (offset) => {
-    let [low, high] = [0, spans.length]
-    while (low < high) {
-      const middle = (low + high) >> 1
-      if ((spans[middle]?.start ?? 0) <= offset) low = middle + 1
-      else high = middle
-    }
-    const span = spans[low - 1]
-    return span && offset < span.end ? span.block : null
-  }
 }
 
 /** Whether the new rule stands in the block: what stands nested in it is as strong, and must stay behind. */

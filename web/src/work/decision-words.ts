@@ -45,6 +45,8 @@ export function becomingText(to: Becoming, roles: readonly Role[]): string {
       return `to ${to.color}`
     case 'follow':
       return `follows ${to.lead}`
+    case 'gradient':
+      return `to a gradient of ${to.stops.map((stop) => groundText(stop, roles)).join(', ')}`
     case 'inherit':
       return 'takes the colour of its parent'
     case 'keep':
@@ -53,12 +55,12 @@ export function becomingText(to: Becoming, roles: readonly Role[]): string {
 }
 
 /** A decision in words: `3 colours as text to primary`. */
-export function decisionText({ target, to, alpha, over }: Omit<Decision, 'id'>, roles: readonly Role[]): string {
+export function decisionText({ target, to, alpha, over, solid }: Omit<Decision, 'id'>, roles: readonly Role[]): string {
   const what = target.colors.length === 1 ? target.colors[0] : count(target.colors.length, 'colour')
   const limits = limitsText(target)
   const seen = over ? `, solid as on ${groundText(over, roles)}` : ''
   const faint = alpha === undefined ? '' : ` at ${Math.round(alpha * 100)} %`
-  return `${what}${limits ? ` ${limits}` : ''} ${becomingText(to, roles)}${faint}${seen}`
+  return `${what}${limits ? ` ${limits}` : ''} ${becomingText(to, roles)}${faint}${seen}${solid ? ', its gradients as a whole' : ''}`
 }
 
 /** A rule that is added, in words: `a:visited: color of link, added to css/main.css`. */
@@ -96,5 +98,6 @@ export const UNWRITABLE_WORDS: Readonly<Record<Unwritable, string>> = {
 export const UNSPLIT_WORDS: Readonly<Record<Unsplit['why'], string>> = {
   block: 'no rule holds its whole declaration',
   selector: 'the selectors of its rule are not written as they are read',
+  gradient: 'a gradient becomes a solid, or a solid a gradient, for its whole rule only',
   'pseudo-element': 'nothing can be nested in the rule of a pseudo-element',
 }

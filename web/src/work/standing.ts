@@ -42,6 +42,8 @@ function shareOf(outcome: Outcome): Omit<Share, 'count'> {
   switch (outcome.kind) {
     case 'role':
       return { kind: 'role', role: outcome.role, paint, text }
+    case 'gradient':
+      return { kind: 'color', role: null, paint, text }
     case 'color':
     case 'keep':
     case 'inherit':
@@ -66,12 +68,16 @@ export function becomesText(outcome: Outcome): string {
       return `${outcome.follows === null ? opaqueKey(outcome.color) : `follows ${outcome.follows}`}${alphaText(outcome.alpha)}`
     case 'keep':
       return 'kept'
+    case 'gradient':
+      return `a gradient of ${outcome.stops.map(opaqueKey).join(', ')}`
     case 'inherit':
       return 'the colour of its parent'
     case 'role-gone':
       return 'open: its role is gone'
     case 'lead-open':
       return 'open: what it follows is open'
+    case 'cannot-gradient':
+      return 'open: no gradient can be declared there'
     case 'cannot-inherit':
       return 'open: it cannot take its parent’s colour'
     case 'open':

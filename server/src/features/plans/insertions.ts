@@ -1,4 +1,4 @@
-import { decode, type Insertion, type Role, readRoleColor, readSource } from '@undo-ink/core'
+import { decode, type Ground, type Insertion, type Role, readRoleColor, readSource } from '@undo-ink/core'
 import { FileRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
 import { loadBytes } from '../audit/store.ts'
@@ -9,12 +9,7 @@ export async function checkInsertions(
   insertions: readonly Insertion[],
   roles: readonly Role[],
 ): Promise<void> {
-  for (const { to } of insertions) {
-    if ('role' in to && !roles.some(({ id }) => id === to.role))
-      throw new Refusal('invalid-event', 'The palette has no such role', to.role)
-    if ('color' in to && typeof readRoleColor(to.color) === 'string')
-      throw new Refusal('invalid-event', 'This is no opaque color', to.color)
-  }
+  for (const { to } of insertions) checkGround(to, roles)
   const paths = [...new Set(insertions.map(({ path }) => path))]
   const files = await FileRow.findAll({ where: { snapshotId, path: paths, skipped: null } })
   for (const path of paths) {
@@ -28,4 +23,12 @@ export async function checkInsertions(
         path,
       )
   }
+}
+
+/** Refuses a role that the palette has not, and a color that is none or see-through. */
+export function checkGround(ground: Ground, roles: readonly Role[]): void {
+  if ('role' in ground && !roles.some(({ id }) => id === ground.role))
+    throw new Refusal('invalid-event', 'The palette has no such role', ground.role)
+  if ('color' in ground && typeof readRoleColor(ground.color) === 'string')
+    throw new Refusal('invalid-event', 'This is no opaque color', ground.color)
 }

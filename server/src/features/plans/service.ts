@@ -15,7 +15,7 @@ import { checkRoles } from '../palettes/roles.ts'
 import { versionInUse } from '../palettes/service.ts'
 import { addPaletteVersion, lockPalette, paletteVersions, rolesOf } from '../palettes/store.ts'
 import { checkCorrections } from './corrections.ts'
-import { checkInsertions } from './insertions.ts'
+import { checkGround, checkInsertions } from './insertions.ts'
 import { findPlan, listEvents, lockPlan, planState, startOf, stateAfter } from './store.ts'
 
 /** Where a plan stands now, and the roles of the palette version that it is on. */
@@ -118,7 +118,9 @@ async function checkEvent(plan: PlanRow, state: PlanState, event: PlanEvent, tra
   if (problem) throw new Refusal('invalid-event', PROBLEM_WORDS[problem])
   if (event.kind === 'decide') {
     const roles = await rolesOf(plan.paletteId, state.paletteVersion, transaction)
-    for (const { to } of event.decisions) {
+    for (const { to, over } of event.decisions) {
+      for (const ground of [...(to.kind === 'gradient' ? to.stops : []), ...(over ? [over] : [])])
+        checkGround(ground, roles)
       if (to.kind === 'role' && !roles.some((role) => role.id === to.role))
         throw new Refusal('invalid-event', 'The palette has no such role', to.role)
       if (to.kind === 'color' && typeof readRoleColor(to.color) === 'string')

@@ -1,12 +1,14 @@
 import {
   type Column,
   type Correction,
+  changesDeclaration,
   changesInPlace,
   correctedBy,
   type Decision,
   type Insertion,
   insertedRule,
   isRewritten,
+  isStop,
   literalFor,
   type OpaqueKey,
   type Outcome,
@@ -72,14 +74,29 @@ function changesOfPlaces(places: SitePlaces, outcomes: Column<Outcome>, resolver
   const taking = Array.from(outcomes.codes.keys()).filter((index) =>
     isRewritten(outcomes.values[outcomes.codes[index] as number] as Outcome),
   )
-  return changesInPlace(places.some(taking), resolver).map(({ occurrence, replacement, decisions, keptNotation }) => ({
-    key: `place ${occurrence.index}`,
-    ...changeOf(occurrence, outcomes.values[outcomes.codes[occurrence.index] as number] as Outcome),
-    replacement,
-    part: null,
-    decision: decisions.join(' '),
-    keptNotation,
-  }))
+  const taken = withoutOtherStops(places.some(taking), resolver)
+  return changesInPlace(taken, resolver).map(({ occurrence, replacement, decisions, keptNotation }) => {
+    const outcome = outcomes.values[outcomes.codes[occurrence.index] as number] as Outcome
+    const isSolid = outcome.kind !== 'gradient' && changesDeclaration(occurrence, outcome)
+    return {
+      key: `place ${occurrence.index}`,
+      ...changeOf(occurrence, outcome),
+      role: `${becomesText(outcome)}${isSolid ? ', the whole gradient' : ''}`,
+      replacement,
+      part: null,
+      decision: decisions.join(' '),
+      keptNotation,
+    }
+  })
+}
+
+/** Of a gradient that becomes a solid, the stop that is decided so: the others go with it. */
+function withoutOtherStops(taken: readonly PlaceOf[], resolver: Resolver): readonly PlaceOf[] {
+  const keyOf = ({ path, selector, property, atRules }: PlaceOf) => JSON.stringify([path, selector, property, atRules])
+  const becomesSolid = (place: PlaceOf) => isStop(place) && changesDeclaration(place, resolver.outcome(place))
+  const solids = new Set(taken.filter(becomesSolid).map(keyOf))
+  if (solids.size === 0) return taken
+  return taken.filter((place) => !isStop(place) || becomesSolid(place) || !solids.has(keyOf(place)))
 }
 
 /** The places of which a limited decision may take a part. */

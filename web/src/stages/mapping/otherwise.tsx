@@ -9,13 +9,14 @@ import { count, number } from '../../components/words.ts'
 import type { Row } from '../../work/standing.ts'
 import { useWork } from '../../work/work.tsx'
 import { apart } from './apart.ts'
+import { Gradients } from './gradients.tsx'
 
 interface OtherwiseProps {
   readonly row: Row
   onGive(to: Becoming): void
 }
 
-/** What a row can become beside a role: a colour, a follower of another, or its parent's colour. */
+/** What a row can become beside a role: a colour, a follower of another, its parent's colour, a gradient. */
 export function Otherwise(props: OtherwiseProps) {
   return (
     <PopupButton label="Otherwise" width="290px">
@@ -24,6 +25,7 @@ export function Otherwise(props: OtherwiseProps) {
           <OwnColor onGive={props.onGive} />
           <Following {...props} />
           <Inheriting {...props} />
+          <Gradients {...props} />
         </Flex>
       )}
     </PopupButton>

@@ -1,0 +1,85 @@
+import { describe, expect, it } from 'vitest'
+import type { Decision } from '../plan/decision.ts'
+import { resolver } from '../plan/outcome.ts'
+import { readSource } from '../source/read.ts'
+import { applyEdits } from '../text/edit.ts'
+import { rewriteOf } from './file.ts'
+
+const roles = [
+  { id: 'a', name: 'a', color: '#111111' },
+  { id: 'b', name: 'b', color: '#222222' },
+]
+const red = { colors: ['#ff0000'] }
+const gradient: Decision = {
+  id: 'g',
+  target: red,
+  to: { kind: 'gradient', stops: [{ role: 'a' }, { color: 'tan' }], angle: 90 },
+}
+const solid: Decision = { id: 's', target: red, to: { kind: 'role', role: 'b' }, solid: true }
+const blue: Decision = { id: 'o', target: { colors: ['#0000ff'] }, to: { kind: 'role', role: 'a' } }
+
+function after(text: string, decisions: readonly Decision[]) {
+  const source = { path: 'a.css', text, encoding: 'utf-8' } as const
+  const places = readSource(source).occurrences.map((each) => ({ ...each, path: 'a.css' }))
+  const plan = resolver(decisions, roles)
+  const found = rewriteOf(source, places, { corrections: [], insertions: [] }, plan)
+  return { text: applyEdits(text, found.edits), unwritten: found.declarations.unwritten, places, plan }
+}
+
+describe('a solid that becomes a gradient', () => {
+  it.each([
+    [
+      'a { background-color: red; b: c }',
+      'a { background-color: #111111; background-image: linear-gradient(90deg, #111111, #d2b48c); b: c }',
+    ],
+    [
+      'a{background:red!important}',
+      'a{background:#111111!important; background-image: linear-gradient(90deg, #111111, #d2b48c)!important}',
+    ],
+  ])('stays as what is shown where no gradient is: %s', (text, wanted) =>
+    expect(after(text, [gradient]).text).toBe(wanted),
+  )
+
+  it('is open where no gradient can be declared, and says so', () => {
+    const { text, places, plan } = after('a { color: red } b { --x: red } c { border: 1px solid red }', [gradient])
+    expect(text).toBe('a { color: red } b { --x: red } c { border: 1px solid red }')
+    expect(places.map((place) => plan.outcome(place).kind)).toEqual(Array(3).fill('cannot-gradient'))
+    const gone = { ...gradient, to: { ...gradient.to, stops: [{ role: 'gone' }, { role: 'a' }] } } as Decision
+    expect(plan.outcome(places[0] as never).kind).toBe('cannot-gradient')
+    expect(resolver([gone], roles).outcome(places[0] as never).kind).toBe('role-gone')
+  })
+
+  it('takes its first stop alone, and is told, where the background has more in it', () => {
+    const { text, unwritten } = after('a { background: red url(x.png) }', [gradient])
+    expect(text).toBe('a { background: #111111 url(x.png) }')
+    expect(unwritten).toHaveLength(1)
+  })
+})
+
+describe('a gradient that becomes a solid', () => {
+  it.each([
+    ['a { background: linear-gradient(to top, red, blue) }', 'a { background: #222222 }'],
+    [
+      'a { background-image: radial-gradient(circle at (1px), blue, red 50%) !important; }',
+      'a { background-image: none !important; background-color: #222222 !important; }',
+    ],
+  ])('takes all of its stops with it, whatever is decided of the others: %s', (text, wanted) =>
+    expect(after(text, [solid, blue]).text).toBe(wanted),
+  )
+
+  it('leaves gradients that are not alone in their value, and solids take the color as any', () => {
+    const text = 'a { background: linear-gradient(red, blue), url(x) } b { background: red }'
+    const { text: got, unwritten } = after(text, [solid])
+    expect(got).toBe('a { background: linear-gradient(#222222, blue), url(x) } b { background: #222222 }')
+    expect(unwritten).toHaveLength(1)
+  })
+})
+
+it('no part of a rule is a gradient by itself: that is told', () => {
+  const scoped = { ...gradient, target: { ...red, scope: { region: '.x' } } }
+  const source = { path: 'a.css', text: 'a { background: red }', encoding: 'utf-8' } as const
+  const places = readSource(source).occurrences.map((each) => ({ ...each, path: 'a.css' }))
+  const { unsplit, edits } = rewriteOf(source, places, { corrections: [], insertions: [] }, resolver([scoped], roles))
+  expect(unsplit.map(({ why }) => why)).toEqual(['gradient'])
+  expect(edits.edits).toEqual([])
+})

@@ -1,0 +1,92 @@
+import { toHex } from '../color/color.ts'
+import { isStop } from '../plan/decision.ts'
+import type { Outcome, Resolver } from '../plan/outcome.ts'
+import type { Occurrence } from '../source/occurrence.ts'
+import type { Block, Declaration } from '../source/sheet/blocks.ts'
+import type { Edit } from '../text/edit.ts'
+import { blockFinder } from './block-finder.ts'
+
+/** Declarations that become others, beside the literals in them. */
+export interface DeclarationChanges<O extends Occurrence = Occurrence> {
+  readonly edits: readonly Edit[]
+  /** Places whose literals go with the declaration that they stand in. */
+  readonly swallowed: ReadonlySet<O>
+  /** What was decided and stays: the background has more in it than the color or the gradient, or no rule holds it as a whole. */
+  readonly unwritten: readonly O[]
+}
+
+/** Whether a place asks for more than another literal. */
+export function changesDeclaration(place: Occurrence, outcome: Outcome): boolean {
+  return outcome.kind === 'gradient' || ('color' in outcome && outcome.decision.solid === true && isStop(place))
+}
+
+/**
+ * The edits that make gradients of solids and solids of gradients. A gradient is declared behind the solid, which stays for browsers and
+ * moments that show none; a solid takes the place of the value, and of `background-image` the color is declared beside it.
+ * @param blocks of the file; asked for only when there is something to write
+ */
+export function declarationChanges<O extends Occurrence>(
+  text: string,
+  occurrences: readonly O[],
+  { outcome }: Pick<Resolver, 'outcome'>,
+  blocks: () => readonly Block[],
+): DeclarationChanges<O> {
+  const wanted = occurrences.flatMap((place) => {
+    const own = outcome(place)
+    return own.kind !== 'open' && changesDeclaration(place, own) ? [{ place, own }] : []
+  })
+  const edits: Edit[] = []
+  const swallowed = new Set<O>()
+  const unwritten: O[] = []
+  if (wanted.length === 0) return { edits, swallowed, unwritten }
+  const blockAt = blockFinder(blocks())
+  for (const { place, own } of wanted) {
+    if (swallowed.has(place)) continue
+    const { start, end } = place.range
+    const declaration = blockAt(start)?.declarations.find((each) => each.start <= start && end <= each.end)
+    const value = declaration && valueRangeOf(text, declaration)
+    const decisions = [own.decision.id]
+    if (declaration && value && own.kind === 'gradient' && value.start === start && value.end === end) {
+      const at = declaration.end
+      const stops = own.stops.map(toHex).join(', ')
+      const replacement = `; background-image: linear-gradient(${own.angle}deg, ${stops})${text.slice(value.end, declaration.end)}`
+      edits.push({ kind: 'change-declaration', range: { start: at, end: at }, replacement, decisions })
+    } else if (
+      declaration &&
+      value &&
+      own.kind !== 'gradient' &&
+      'color' in own &&
+      isOneGradient(text.slice(value.start, value.end))
+    ) {
+      const color = toHex(own.color)
+      const beside = /-image$/i.test(declaration.property) ? `none; background-color: ${color}` : color
+      const important = beside.startsWith('none') ? text.slice(value.end, declaration.end) : ''
+      const replacement = beside.replace(/^none/, `none${important}`)
+      edits.push({ kind: 'change-declaration', range: value, replacement, decisions })
+      for (const other of occurrences)
+        if (other.range.start >= value.start && other.range.end <= value.end) swallowed.add(other)
+    } else unwritten.push(place)
+  }
+  return { edits, swallowed, unwritten }
+}
+
+/** Of a declaration: its value, without white space around it and without `!important`. */
+function valueRangeOf(text: string, { start, end, property }: Declaration): { start: number; end: number } | null {
+  const colon = text.indexOf(':', start + property.length)
+  if (colon < 0 || colon >= end) return null
+  const written = text.slice(colon + 1, end)
+  const value = written.replace(/\s*!\s*important\s*$/i, '')
+  const from = colon + 1 + (value.length - value.trimStart().length)
+  return { start: from, end: from + value.trim().length }
+}
+
+/** Whether a value is one gradient and nothing else. */
+function isOneGradient(value: string): boolean {
+  if (!/^[\w-]*gradient\(/i.test(value) || !value.endsWith(')')) return false
+  let depth = 0
+  for (let at = 0; at < value.length; at++) {
+    if (value[at] === '(') depth++
+    else if (value[at] === ')' && --depth === 0) return at === value.length - 1
+  }
+  return false
+}
