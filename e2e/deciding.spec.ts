@@ -94,7 +94,7 @@ test('some places only: seen while they are chosen, written as a rule of their o
   expect(parted).toContain(':where(.timetable, .timetable *)')
   await page.goto(`${siteUrl}/handover`)
   await expect(page.getByText(/of them by rules that are added/)).toBeVisible()
-  await expect(page.getByText(/parts? decided, but not written/)).toBeVisible()
+  await expect(page.getByText(/places could not be parted/)).toBeVisible()
   await page.goto(`${siteUrl}/mapping/clusters`)
   await panel.getByRole('button', { name: /^Take back: 4 colours within/ }).click()
   await expect(page.getByText('all saved')).toBeVisible()

@@ -61,6 +61,7 @@ try {
     if (view === 'mapping/clusters') await page.getByRole('button', { name: /^soft text/ }).hover()
     if (view === 'look') await page.frameLocator('iframe').last().getByRole('heading', { level: 1 }).waitFor()
     await take(NAMES[view] ?? view.replace(/^.*\//, ''))
+    if (view === 'mapping/clusters') await takeScope()
     if (view === 'ledger/places') await takePicking()
   }
 } finally {
@@ -78,6 +79,16 @@ async function takePicking() {
   await page.getByRole('application').click({ position: { x: 100, y: 186 } })
   await page.getByText('the very same').waitFor()
   await take('pick')
+}
+
+/** The dialog that decides about some places of a cluster only. */
+async function takeScope() {
+  await page.getByRole('row', { name: /^#7a2433/ }).click()
+  await page.getByRole('button', { name: /^Only some places/ }).click()
+  await page.getByRole('combobox', { name: 'Within' }).selectOption({ label: '.timetable (9)' })
+  await page.getByRole('radio', { name: /taken in part/ }).click()
+  await page.getByText('within .timetable').first().waitFor()
+  await take('some-places')
 }
 
 async function take(name) {

@@ -42,16 +42,20 @@ export function UnwrittenParts() {
   }, [own, split, texts, resolver])
   if (unwritten.length === 0) return null
   return (
-    <Note shape="▲" title={`${count(unwritten.length, 'part')} decided, but not written`}>
-      {unwritten.slice(0, MOST_TOLD).map(({ place, why }) => (
-        <Text key={`${place.index} ${why}`} mt="1">
+    <Note shape="▲" title={`${count(unwritten.length, 'place')} could not be parted`}>
+      A decision for a part of what they paint may be meant for them, too. They stay as they are:
+      {[...groupBy(unwritten, ({ why }) => why)].map(([why, some]) => (
+        <Text key={why} mt="1">
+          <b>{why}</b>:{' '}
           <Text as="span" fontFamily="mono">
-            {place.path}:{place.line}
-          </Text>{' '}
-          {why}
+            {some
+              .slice(0, MOST_TOLD)
+              .map(({ place }) => `${place.path}:${place.line}`)
+              .join(', ')}
+          </Text>
+          {some.length > MOST_TOLD ? ` and ${some.length - MOST_TOLD} more` : ''}
         </Text>
       ))}
-      {unwritten.length > MOST_TOLD ? <Text mt="1">and {count(unwritten.length - MOST_TOLD, 'more')}</Text> : null}
     </Note>
   )
 }

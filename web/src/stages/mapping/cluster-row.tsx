@@ -186,16 +186,16 @@ function Steps({ row: { cluster, alphas } }: { row: Row }) {
   if (members.length < 2 && alphas.every((alpha) => alpha === 1)) return null
   const strengths = alphas.some((alpha) => alpha < 1) ? alphas : []
   return (
-    <Flex gap="6px" mt="2px" h="8px" maxW="124px">
+    <Flex gap="6px" mt="2px" h="8px" maxW="124px" overflow="hidden">
       {members.length > 1 ? (
-        <Flex gap="1px" flex={members.length} title={members.join(' ')}>
+        <Flex gap="1px" flex={members.length} minW="0" title={members.join(' ')}>
           {members.map((member) => (
             <Swatch key={member} color={member} size="100%" maxW="16px" h="8px" borderRadius="0" />
           ))}
         </Flex>
       ) : null}
       {strengths.length > 0 ? (
-        <Flex gap="1px" flex={strengths.length} title={`written at ${strengths.map(percent).join(', ')}`}>
+        <Flex gap="1px" flex={strengths.length} minW="0" title={`written at ${strengths.map(percent).join(', ')}`}>
           {strengths.map((alpha) => (
             <Swatch key={alpha} color={lead} alpha={alpha} size="100%" maxW="16px" h="8px" borderRadius="0" />
           ))}

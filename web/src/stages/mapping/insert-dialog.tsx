@@ -21,7 +21,7 @@ import { useWork } from '../../work/work.tsx'
 /** Gives a role to a subject for which no rule of the site sets a color: a button in the browser's grey, a link in its blue. */
 export function InsertDialog({ open, onClose }: { open: boolean; onClose(): void }) {
   return (
-    <WideDialog title="A colour where no rule sets one" open={open} width="760px" onClose={onClose}>
+    <WideDialog title="A colour where no rule sets one" open={open} width="820px" onClose={onClose}>
       <Inserting />
     </WideDialog>
   )
@@ -36,12 +36,13 @@ function Inserting() {
   const [property, setProperty] = useState<InsertedProperty>('color')
   const [roleId, setRoleId] = useState(roles[0]?.id ?? '')
   const sheets = useMemo(() => {
+    const placesIn = (path: string) => places.inFile(path).length
     const loadedBy = (path: string) => sitePages.pages.filter(({ files }) => files.includes(path)).length
     return snapshot.files
       .filter(({ path, skipped }) => skipped === null && takesRules(path))
       .map(({ path }) => ({ path, pages: loadedBy(path) }))
-      .toSorted((a, b) => b.pages - a.pages || (a.path < b.path ? -1 : 1))
-  }, [snapshot, sitePages])
+      .toSorted((a, b) => b.pages - a.pages || placesIn(b.path) - placesIn(a.path) || (a.path < b.path ? -1 : 1))
+  }, [snapshot, sitePages, places])
   const [chosen, setChosen] = useState<string | null>(null)
   const path = chosen ?? sheets[0]?.path ?? ''
   const isSelector = isInsertedSelector(selector)
@@ -97,8 +98,10 @@ function Inserting() {
           options={INSERTED_PROPERTIES.map((each) => [each, each] as const)}
           onChoose={(value) => setProperty(value as InsertedProperty)}
         />
-        <Choice label="Role" value={roleId} options={roles.map(({ id, name }) => [id, name])} onChoose={setRoleId} />
-        {role ? <Swatch color={role.color} size="26px" /> : null}
+        <Flex gap="2" align="center">
+          <Choice label="Role" value={roleId} options={roles.map(({ id, name }) => [id, name])} onChoose={setRoleId} />
+          {role ? <Swatch color={role.color} size="26px" /> : null}
+        </Flex>
       </Flex>
       <Choice
         label="Sheet"

@@ -1,4 +1,4 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Box, Flex, Text, useBreakpointValue } from '@chakra-ui/react'
 import {
   DndContext,
   type DragEndEvent,
@@ -47,6 +47,7 @@ export function MappingScreen() {
   const [scoped, setScoped] = useState<Row | null>(null)
   const [inserting, setInserting] = useState(false)
   const [only, setOnly] = useState<Only>('all')
+  const isWide = useBreakpointValue({ base: false, lg: true }) ?? true
   const [beside, setBeside] = useState<Beside>('reach')
   const [dragged, setDragged] = useState<Row | null>(null)
   /** Id of the role over which it is dragged. */
@@ -141,7 +142,7 @@ export function MappingScreen() {
             opened={opened}
             suggested={suggested}
             acts={acts}
-            room={beside === 'reach' ? 'wide' : 'narrow'}
+            room={beside === 'reach' && isWide ? 'wide' : 'narrow'}
           />
           <BesidePanel
             rows={listed}
