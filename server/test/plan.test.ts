@@ -303,6 +303,66 @@ describe('a slip that is put right', () => {
   })
 })
 
+describe('what is decided beside whole places', () => {
+  const PAGES = {
+    'a.css': 'a { color: #7a2433 }\n',
+    'home.html': '<!doctype html><html><body class="home"><link rel="stylesheet" href="a.css">',
+    'times.html': '<!doctype html><html><body class="times"><link rel="stylesheet" href="a.css">',
+    'open.css': 'a { color: red',
+  }
+  const decide = (
+    target: Partial<Decision['target']>,
+    to: Decision['to'],
+    more: Partial<Decision> = {},
+  ): PlanEvent => ({
+    kind: 'decide',
+    decisions: [{ id: randomUUID(), target: { colors: ['#7a2433'], ...target }, to, ...more }],
+  })
+
+  it('is written for one page by what its root alone has, and taken back without a trace', async () => {
+    const { planId } = await siteWith(harness, 'One page', PAGES)
+    const event = decide({ scope: { page: 'times.html' } }, { kind: 'color', color: '#0b6e74' })
+    await send(planId, 0, event).expect(201)
+    expect((await unzip(await getCopy(planId)))['a.css']?.toString()).toBe(
+      'a { color: #7a2433 }\na:where(body.times, body.times *) { color: #0b6e74 }\n',
+    )
+    await send(planId, 1, { kind: 'undo' }).expect(201)
+    expect((await unzip(await getCopy(planId)))['a.css']?.toString()).toBe(PAGES['a.css'])
+  })
+
+  it('is refused where it could end a rule, or names a role that is not there', async () => {
+    const { planId } = await siteWith(harness, 'Refused', PAGES)
+    for (const scope of [{ region: '.a{} *' }, { region: '.a, .b' }, { width: 'print' }])
+      await send(planId, 0, decide({ scope }, { kind: 'keep' })).expect(400)
+    const gone = { role: 'gone' }
+    const gradient = decide({}, { kind: 'gradient', stops: [gone, { color: '#fff' }], angle: 0 })
+    expect((await send(planId, 0, gradient).expect(422)).body.title).toBe('The palette has no such role')
+    const over = decide({}, { kind: 'color', color: '#fff' }, { over: { color: '#0008' } })
+    expect((await send(planId, 0, over).expect(422)).body.title).toBe('This is no opaque color')
+    expect((await harness.http.get(`/api/plans/${planId}`)).body.version).toBe(0)
+  })
+
+  it('adds rules to sheets that are closed, once, and takes them back', async () => {
+    const { planId } = await siteWith(harness, 'Added', PAGES)
+    const rule = (path: string, selector = 'a:visited', id: string = randomUUID()): PlanEvent => ({
+      kind: 'insert',
+      insertions: [{ id, path, selector, property: 'color', to: { color: '#0b6e74' } }],
+    })
+    await send(planId, 0, rule('a.css', 'a } b {')).expect(400)
+    await send(planId, 0, rule('home.html')).expect(400)
+    expect((await send(planId, 0, rule('gone.css')).expect(422)).body.detail).toBe('gone.css')
+    expect((await send(planId, 0, rule('open.css')).expect(422)).body.title).toMatch(/never closed/)
+    const id = randomUUID()
+    await send(planId, 0, rule('a.css', 'a:visited', id)).expect(201)
+    await send(planId, 1, rule('a.css', 'a:hover', id)).expect(422)
+    expect((await unzip(await getCopy(planId)))['a.css']?.toString()).toBe(
+      'a { color: #7a2433 }\n:where(a:visited) { color: #0b6e74; }\n',
+    )
+    await send(planId, 1, { kind: 'take-back', decisions: [id] }).expect(201)
+    expect((await unzip(await getCopy(planId)))['a.css']?.toString()).toBe(PAGES['a.css'])
+  })
+})
+
 describe('an audit', () => {
   it('by older readers is not shown, and made anew when the server starts', async () => {
     const { snapshotId, siteId } = await siteWith(harness, 'Old audit', { 'a.scss': '$a: #7a2433;' })
