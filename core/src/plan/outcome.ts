@@ -107,11 +107,14 @@ export function resolver(
     color: Color,
   ): { color: Color; alpha: number | null } => {
     const ground = over === undefined ? null : groundOf(over)
-    if (!ground) return { color, alpha: alpha ?? null }
-    return { color: composite({ ...color, alpha: alpha ?? place.alpha ?? 1 }, ground), alpha: 1 }
+    const own = alpha ?? place.alpha
+    // Of a place whose alpha is a variable nobody knows what it shows.
+    if (!ground || typeof own !== 'number') return { color, alpha: alpha ?? null }
+    return { color: composite({ ...color, alpha: own }, ground), alpha: 1 }
   }
   const made = (decision: Decision, place: Decidable, chain: number): Piece['outcome'] => {
-    const { to } = decision
+    const { to, over } = decision
+    if (over !== undefined && !groundOf(over)) return { kind: 'role-gone', decision }
     switch (to.kind) {
       case 'keep':
         return { kind: 'keep', decision }

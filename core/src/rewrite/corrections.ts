@@ -3,7 +3,7 @@ import { parseLiteral } from '../color/literal.ts'
 import type { Correction } from '../plan/correction.ts'
 import type { Outcome, Resolver } from '../plan/outcome.ts'
 import type { Edit, EditKind } from '../text/edit.ts'
-import { rewritePaint } from './notation.ts'
+import { rewritePaint } from './paint.ts'
 
 /** A slip that is written anew. */
 export interface Corrected {

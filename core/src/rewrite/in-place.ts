@@ -2,7 +2,8 @@ import { isRewritten, type Outcome, type Resolver } from '../plan/outcome.ts'
 import type { Occurrence } from '../source/occurrence.ts'
 import { decodeBase64, decodeLiteral, encodeBase64, encodePercent } from '../source/value/data-url.ts'
 import type { Edit } from '../text/edit.ts'
-import { type Rewritten, rewritePaint } from './notation.ts'
+import type { Rewritten } from './notation.ts'
+import { rewritePaint } from './paint.ts'
 
 /** One place that is written anew. */
 export interface Change<O extends Occurrence = Occurrence> {

@@ -4,7 +4,6 @@ import { type ColorLiteral, type Notation, parseInNotation } from '../color/lite
 import { NAME_OF_VALUE } from '../color/names.ts'
 import { type Space, toSpace } from '../color/space.ts'
 import type { Occurrence } from '../source/occurrence.ts'
-import { withAlpha } from './alpha.ts'
 
 /** A literal written anew. */
 export interface Rewritten {
@@ -18,17 +17,6 @@ export type Written = Pick<Occurrence, 'raw' | 'notation' | 'alpha'>
 
 /** More decimals than 8-bit sRGB ever needs in any notation. */
 const MOST_DECIMALS = 5
-
-/**
- * Writes a literal with another color and another alpha; null as alpha: that of the place. As `rewriteLiteral`, which writes the color.
- * @param alpha 0 to 1
- */
-export function rewritePaint(written: Written, to: Color, alpha: number | null): Rewritten {
-  const own = parseInNotation(written.raw, written.notation)?.color.alpha ?? written.alpha
-  if (alpha === null || alpha === own) return rewriteLiteral(written, to)
-  const other = withAlpha(written, alpha)
-  return other ? rewriteLiteral(other, to) : { text: hexText({ ...to, alpha }), kept: false }
-}
 
 /**
  * Writes a literal with another color: the place's alpha is kept as it is written, and the author's notation, units, separators
@@ -111,7 +99,8 @@ function plain(value: number, decimals: number): string {
   return trimmed === '-0' ? '0' : trimmed
 }
 
-function hexText(color: Color): string {
+/** `#rrggbb`, or with two digits of alpha where it is not opaque. */
+export function hexText(color: Color): string {
   const alpha = Math.round(color.alpha * 255)
   return toHex(color) + (alpha === 255 ? '' : alpha.toString(16).padStart(2, '0'))
 }
