@@ -16,6 +16,13 @@ test('several rows are marked by keys and given a role by typing its name, as on
   await expect(panel.getByText('What these 3 reach')).toBeVisible()
   await expect(panel.getByText(/^1 kept row among them/)).toBeVisible()
   await page.keyboard.press('r')
+  await page.keyboard.type('mauve')
+  await expect(page.getByText('no such role')).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(row('#ffffff')).toContainText('open')
+  await page.keyboard.press('Escape')
+  await expect(grid).toBeFocused()
+  await page.keyboard.press('r')
   await page.keyboard.type('soft t')
   await expect(panel.getByText('If these 3 become soft text')).toBeVisible()
   await page.keyboard.press('Enter')
@@ -27,16 +34,6 @@ test('several rows are marked by keys and given a role by typing its name, as on
   await expect(row('#ffffff')).toContainText('open')
   await expect(row('#23303a')).toContainText('open')
   expect(await faults(page)).toEqual([])
-})
-
-test('a name that no role has is said where it is typed', async ({ page, siteUrl }) => {
-  await page.goto(`${siteUrl}/mapping/clusters`)
-  await page.getByRole('textbox', { name: 'Role by name' }).fill('mauve')
-  await expect(page.getByText('no such role')).toBeVisible()
-  await page.keyboard.press('Enter')
-  await expect(page.getByText(/0 are decided/)).toBeVisible()
-  await page.keyboard.press('Escape')
-  await expect(page.getByRole('grid', { name: /^Clusters/ })).toBeFocused()
 })
 
 test('a row is dropped on a role, which shows what would follow while it is over it', async ({ page, siteUrl }) => {

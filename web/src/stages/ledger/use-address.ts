@@ -18,12 +18,17 @@ export function useAddress(): [LedgerAddress, (part: Partial<LedgerAddress>, how
   const { key } = useLocation()
   const [address, setAddress] = useState(() => readAddress(params))
   const written = useRef(params.toString())
+  /** Addresses that the router was given and does not show yet, oldest first: it takes its time, and more may be done meanwhile. */
+  const onTheWay = useRef<readonly string[]>([])
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
   // biome-ignore lint/correctness/useExhaustiveDependencies: a link to the address that the router knows is a way back from steps it does not
   useEffect(() => {
+    const shown = params.toString()
+    const own = onTheWay.current.lastIndexOf(shown)
+    if (own >= 0) onTheWay.current = onTheWay.current.slice(own + 1)
+    if (own >= 0 || shown === written.current) return
     // Gone back, gone forward, or come by a link.
-    if (params.toString() === written.current) return
-    written.current = params.toString()
+    written.current = shown
     setAddress(readAddress(params))
   }, [params, key])
   useEffect(() => () => clearTimeout(timer.current), [])
@@ -35,8 +40,9 @@ export function useAddress(): [LedgerAddress, (part: Partial<LedgerAddress>, how
       const now = writeAddress(next)
       if (now.toString() === written.current) return
       written.current = now.toString()
-      if (asStep) history.replaceState(history.state, '', `?${now}`)
-      else setParams(now)
+      if (asStep) return history.replaceState(history.state, '', `?${now}`)
+      onTheWay.current = [...onTheWay.current, now.toString()]
+      setParams(now)
     }
     if (asStep) timer.current = setTimeout(write, SETTLED)
     else write()

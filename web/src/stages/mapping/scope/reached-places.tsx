@@ -2,8 +2,9 @@ import { Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { type Segment, Segments } from '../../../components/segments.tsx'
 import { type Column, VirtualTable } from '../../../components/virtual-table.tsx'
-import { number } from '../../../components/words.ts'
+import { count, number } from '../../../components/words.ts'
 import type { Reached, ScopeReach } from './scope-reach.ts'
+import { useSeen } from './use-seen.ts'
 
 type Kind = keyof ScopeReach
 
@@ -25,7 +26,7 @@ const KINDS: readonly Kind[] = ['all', 'part', 'none', 'unwritable']
 const COLUMNS: readonly Column<Reached>[] = [
   {
     head: 'Place',
-    width: '190px',
+    width: '150px',
     mono: true,
     path: true,
     cell: ({ place }) => `${place.path}:${place.line}`,
@@ -34,7 +35,7 @@ const COLUMNS: readonly Column<Reached>[] = [
   { head: 'Written', width: '90px', mono: true, cell: ({ place }) => place.raw, title: ({ place }) => place.raw },
   {
     head: 'Property',
-    width: '120px',
+    width: '100px',
     mono: true,
     cell: ({ place }) => place.property,
     title: ({ place }) => place.property,
@@ -46,7 +47,15 @@ const COLUMNS: readonly Column<Reached>[] = [
     title: ({ place }) => place.selector ?? undefined,
   },
 ]
-const SAYS: Column<Reached> = { head: 'What of it', cell: ({ says }) => says, title: ({ says }) => says }
+/** What of a place is taken or why it cannot be, and whether any page shows it. */
+function saysColumn(seen: ReadonlyMap<number, number> | null): Column<Reached> {
+  const text = ({ place, says, part }: Reached) => {
+    const pages = part ? seen?.get(place.index) : undefined
+    if (pages === undefined) return says
+    return `${says}; ${pages === 0 ? 'on no page as it stands' : `seen on ${count(pages, 'page')}`}`
+  }
+  return { head: 'What of it', cell: text, title: text }
+}
 
 /** Every place of the row by what the limits do with it, seen while they are chosen. */
 export function ReachedPlaces({ reach, isElsewhere }: { reach: ScopeReach; isElsewhere: boolean }) {
@@ -54,7 +63,8 @@ export function ReachedPlaces({ reach, isElsewhere }: { reach: ScopeReach; isEls
   const kind = chosen ?? (reach.all.length === 0 && reach.part.length > 0 ? 'part' : 'all')
   const kinds = KINDS.filter((each) => each === 'all' || each === 'none' || reach[each].length > 0)
   const shown = kinds.includes(kind) ? kind : 'all'
-  const columns = shown === 'part' || shown === 'unwritable' ? [...COLUMNS, SAYS] : COLUMNS
+  const seen = useSeen(reach.part)
+  const columns = shown === 'part' || shown === 'unwritable' ? [...COLUMNS, saysColumn(seen)] : COLUMNS
   return (
     <Flex direction="column" gap="2" minH="0">
       <Segments<Kind>

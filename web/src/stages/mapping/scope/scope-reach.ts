@@ -1,4 +1,4 @@
-import { reacher, type ScopePage, type Target } from '@undo-ink/core'
+import { type Part, reacher, type ScopePage, type Target } from '@undo-ink/core'
 import { partText, UNWRITABLE_WORDS } from '../../../work/decision-words.ts'
 import type { PlaceOf } from '../../../work/places.ts'
 
@@ -7,6 +7,8 @@ export interface Reached {
   readonly place: PlaceOf
   /** The part that it takes, or why it cannot, in words; empty: nothing to say. */
   readonly says: string
+  /** null: it takes no part, but all or nothing. */
+  readonly part: Part | null
 }
 
 /** The places of some colors by what a target does with them. */
@@ -28,7 +30,7 @@ export function scopeReach(target: Target, places: readonly PlaceOf[], pages: re
         : found.kind === 'unwritable'
           ? UNWRITABLE_WORDS[found.why]
           : ''
-    reach[found.kind].push({ place, says })
+    reach[found.kind].push({ place, says, part: found.kind === 'part' ? found.part : null })
   }
   return reach
 }
