@@ -19,7 +19,8 @@ import {
   type ScopePage,
   type SourceText,
 } from '@undo-ink/core'
-import { ROLES, randomPlan, seeded } from './random-plans.ts'
+import { seeded } from '../core/test/random.ts'
+import { ROLES, randomPlan } from './random-plans.ts'
 
 /**
  * Random plans against Chromium's own cascade. Every place gets a color of its own once: what an element is painted with then says which place

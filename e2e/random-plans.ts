@@ -9,17 +9,6 @@ import {
   type Target,
 } from '@undo-ink/core'
 
-/** A generator of numbers from 0 to 1 that gives the same row for the same seed (mulberry32, from memory). */
-export function seeded(seed: number): () => number {
-  let state = seed
-  return () => {
-    state = (state + 0x6d2b79f5) | 0
-    let t = Math.imul(state ^ (state >>> 15), 1 | state)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
-
 export const ROLES = ['#0b6e74', '#d9822b', '#20603a', '#f2ead9', '#41506b'].map((color, i) => ({
   id: `r${i}`,
   name: `role ${i}`,

@@ -4,7 +4,8 @@ import type { Outcome, Resolver } from '../plan/outcome.ts'
 import type { Occurrence } from '../source/occurrence.ts'
 import type { Block, Declaration } from '../source/sheet/blocks.ts'
 import type { Edit } from '../text/edit.ts'
-import { blockFinder } from './block-finder.ts'
+import type { Range } from '../text/range.ts'
+import { declarationFinder } from './declaration-finder.ts'
 
 /** Declarations that become others, beside the literals in them. */
 export interface DeclarationChanges<O extends Occurrence = Occurrence> {
@@ -36,14 +37,15 @@ export function declarationChanges<O extends Occurrence>(
     return own.kind !== 'open' && changesDeclaration(place, own) ? [{ place, own }] : []
   })
   const edits: Edit[] = []
-  const swallowed = new Set<O>()
   const unwritten: O[] = []
-  if (wanted.length === 0) return { edits, swallowed, unwritten }
-  const blockAt = blockFinder(blocks())
+  if (wanted.length === 0) return { edits, swallowed: new Set(), unwritten }
+  const declaredAt = declarationFinder(blocks())
+  const solids: Range[] = []
   for (const { place, own } of wanted) {
-    if (swallowed.has(place)) continue
     const { start, end } = place.range
-    const declaration = blockAt(start)?.declarations.find((each) => each.start <= start && end <= each.end)
+    // The stops of a gradient go together: the first that asks for it has taken the others with it.
+    if (start < (solids.at(-1)?.end ?? 0)) continue
+    const declaration = declaredAt(start)?.declaration
     const value = declaration && valueRangeOf(text, declaration)
     const decisions = [own.decision.id]
     if (declaration && value && own.kind === 'gradient' && value.start === start && value.end === end) {
@@ -63,15 +65,25 @@ export function declarationChanges<O extends Occurrence>(
       const important = beside.startsWith('none') ? text.slice(value.end, declaration.end) : ''
       const replacement = beside.replace(/^none/, `none${important}`)
       edits.push({ kind: 'change-declaration', range: value, replacement, decisions })
-      for (const other of occurrences)
-        if (other.range.start >= value.start && other.range.end <= value.end) swallowed.add(other)
+      solids.push(value)
     } else unwritten.push(place)
   }
-  return { edits, swallowed, unwritten }
+  return { edits, swallowed: within(occurrences, solids), unwritten }
+}
+
+/** The places within some ranges; both in the order of the text. */
+function within<O extends Occurrence>(occurrences: readonly O[], ranges: readonly Range[]): Set<O> {
+  let at = 0
+  return new Set(
+    occurrences.filter(({ range }) => {
+      while (range.start >= (ranges[at]?.end ?? Number.POSITIVE_INFINITY)) at++
+      return range.start >= (ranges[at]?.start ?? Number.POSITIVE_INFINITY)
+    }),
+  )
 }
 
 /** Of a declaration: its value, without white space around it and without `!important`. */
-function valueRangeOf(text: string, { start, end, property }: Declaration): { start: number; end: number } | null {
+function valueRangeOf(text: string, { start, end, property }: Declaration): Range | null {
   const colon = text.indexOf(':', start + property.length)
   if (colon < 0 || colon >= end) return null
   const written = text.slice(colon + 1, end)

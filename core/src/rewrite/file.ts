@@ -65,11 +65,7 @@ export function rewriteOf<O extends Occurrence & { readonly path: string }>(
 export function touches(
   occurrences: readonly Occurrence[],
   { corrections, insertions }: FilePlan,
-  resolver: Resolver,
+  { reached }: Resolver,
 ): boolean {
-  return (
-    corrections.length + insertions.length > 0 ||
-    changesInPlace(occurrences, resolver).length > 0 ||
-    occurrences.some((occurrence) => resolver.pieces(occurrence).length > 0)
-  )
+  return corrections.length + insertions.length > 0 || occurrences.some((each) => reached(each).length > 0)
 }

@@ -158,4 +158,12 @@ describe('a rule for a part of what another paints', () => {
     const prefix = after('a { border: { color: red; } }', [[{ region: '.foot' }, '#123456']], 'a.scss')
     expect(prefix.unsplit).toEqual(['block'])
   })
+
+  it('takes a block of very many declarations in its stride', () => {
+    const text = `a,b{${'color:red;border:1px solid red;'.repeat(4_000)}}`
+    const got = only({ selector: 'b' }, text)
+    expect(got.slice(0, text.length)).toBe(text)
+    expect(got.slice(text.length, text.length + 20)).toBe('b{color:#123456;bord')
+    expect(got.match(/#123456/g)).toHaveLength(8_000)
+  })
 })

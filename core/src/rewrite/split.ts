@@ -4,7 +4,7 @@ import { hasPseudoElement, limitedTo, splitList } from '../selector/list.ts'
 import type { Occurrence } from '../source/occurrence.ts'
 import type { Block, Declaration } from '../source/sheet/blocks.ts'
 import type { Edit } from '../text/edit.ts'
-import { blockFinder } from './block-finder.ts'
+import { declarationFinder } from './declaration-finder.ts'
 import { changesDeclaration } from './declarations.ts'
 import { literalFor } from './in-place.ts'
 import { placed } from './layout.ts'
@@ -54,20 +54,30 @@ export function splitsOf<O extends Occurrence>(
   if (wanted.length === 0) return { splits: [], unsplit: [] }
   const unsplit: Unsplit<O>[] = []
   const byBlock = new Map<Block, Wanted<O>[]>()
-  const blockAt = blockFinder(blocks())
+  const declaredAt = declarationFinder(blocks())
   for (const each of wanted) {
-    const block = blockAt(each.occurrence.range.start)
+    const block = declaredAt(each.occurrence.range.start)?.block
     const isWhole = [each.piece.outcome, resolver.outcome(each.occurrence)].some((outcome) =>
       changesDeclaration(each.occurrence, outcome),
     )
     const why = isWhole ? 'gradient' : block ? unwritten(text, block, each) : 'block'
+    const known = block && byBlock.get(block)
     if (!block || why) unsplit.push({ ...each, why: why ?? 'block' })
-    else byBlock.set(block, [...(byBlock.get(block) ?? []), each])
+    else if (known) known.push(each)
+    else byBlock.set(block, [each])
   }
-  const splits = [...byBlock].flatMap(([block, pieces]) => {
-    const inBlock = occurrences.filter(({ range }) => range.start >= block.body.start && range.end <= block.body.end)
-    return inOrder(pieces).map((group) => splitOf(text, block, group, inBlock, resolver))
-  })
+  if (byBlock.size === 0) return { splits: [], unsplit }
+  const held = new Map<Declaration, O[]>()
+  for (const occurrence of occurrences) {
+    const declared = declaredAt(occurrence.range.start)
+    if (!declared || !byBlock.has(declared.block)) continue
+    const known = held.get(declared.declaration)
+    if (known) known.push(occurrence)
+    else held.set(declared.declaration, [occurrence])
+  }
+  const splits = [...byBlock].flatMap(([block, pieces]) =>
+    inOrder(pieces).map((group) => splitOf(text, block, group, held, resolver)),
+  )
   return { splits, unsplit }
 }
 
@@ -99,42 +109,41 @@ function unwritten<O extends Occurrence>(
 }
 
 /** Pieces of one condition make one rule; rules stand in the order in which they win. */
-function inOrder<O extends Occurrence>(pieces: readonly Wanted<O>[]): Wanted<O>[][] {
-  const groups = new Map<string, Wanted<O>[]>()
-  for (const each of pieces) {
-    const key = JSON.stringify(each.piece.part)
-    const group = groups.get(key) ?? []
+function inOrder<O extends Occurrence>(pieces: readonly Wanted<O>[]): ReadonlyMap<O, Piece>[] {
+  const groups = new Map<string, Map<O, Piece>>()
+  for (const { occurrence, piece } of pieces) {
+    const key = JSON.stringify(piece.part)
+    const group = groups.get(key) ?? new Map<O, Piece>()
     groups.delete(key)
-    groups.set(key, [...group.filter(({ occurrence }) => occurrence !== each.occurrence), each])
+    groups.set(key, group.set(occurrence, piece))
   }
   return [...groups.values()]
 }
 
+/** @param held the places that declarations of the block hold, in their order */
 function splitOf<O extends Occurrence>(
   text: string,
   block: Block,
-  group: readonly Wanted<O>[],
-  inBlock: readonly O[],
+  pieces: ReadonlyMap<O, Piece>,
+  held: ReadonlyMap<Declaration, readonly O[]>,
   resolver: Resolver,
 ): Split<O> {
-  const { part } = (group[0] as Wanted<O>).piece
-  const pieces = new Map<O, Piece>(group.map(({ occurrence, piece }) => [occurrence, piece]))
+  const [first, piece] = [...pieces][0] as [O, Piece]
+  const { part } = piece
   const literal = (occurrence: O) =>
     literalFor(occurrence, pieces.get(occurrence)?.outcome ?? resolver.outcome(occurrence)).text
-  const declarations = repeated(block, [...pieces.keys()]).map(({ start, end }) => {
+  const isTaken = (declaration: Declaration) => held.get(declaration)?.some((each) => pieces.has(each)) === true
+  const declarations = repeated(block, isTaken).map((declaration) => {
     let written = ''
-    let at = start
-    for (const occurrence of inBlock) {
-      if (occurrence.range.start < start || occurrence.range.end > end) continue
+    let at = declaration.start
+    for (const occurrence of held.get(declaration) ?? []) {
       written += text.slice(at, occurrence.range.start) + literal(occurrence)
       at = occurrence.range.end
     }
-    return written + text.slice(at, end)
+    return written + text.slice(at, declaration.end)
   })
   const inside = goesInside(block)
-  const selector = inside
-    ? nestedSelector(part, group[0]?.occurrence.selector ?? '')
-    : behindSelector(text, block, part)
+  const selector = inside ? nestedSelector(part, first.selector ?? '') : behindSelector(text, block, part)
   const at = inside ? endOfOwn(text, block, [...pieces.keys()]) : block.body.end + 1
   return {
     occurrences: [...pieces.keys()],
@@ -142,28 +151,27 @@ function splitOf<O extends Occurrence>(
       kind: 'split-rule',
       range: { start: at, end: at },
       replacement: placed(text, block, at, inside, { selector, declarations, width: part.width }),
-      decisions: [...new Set(group.map(({ piece }) => piece.outcome.decision.id))],
+      decisions: [...new Set([...pieces.values()].map(({ outcome }) => outcome.decision.id))],
     },
   }
 }
 
 /** Behind the last declaration of a block that stands before what is nested behind some places. */
 function endOfOwn(text: string, { declarations, nested, body }: Block, places: readonly Occurrence[]): number {
-  const last = Math.max(...places.map(({ range }) => range.end))
+  const last = places.reduce((most, { range }) => Math.max(most, range.end), 0)
   const next = nested.find((each) => each >= last) ?? body.end
-  const end = Math.max(last, ...declarations.filter((each) => each.end <= next).map((each) => each.end))
+  const end = declarations.reduce((most, each) => (each.end <= next ? Math.max(most, each.end) : most), last)
   return end + (/^\s*;/.exec(text.slice(end, next))?.[0].length ?? 0)
 }
 
-/** The declarations that hold the places, and those behind them that set some of the same: a shorthand would undo them. */
-function repeated({ declarations }: Block, places: readonly Occurrence[]): Declaration[] {
-  const taken = new Set<Declaration>()
-  declarations.forEach((declaration, i) => {
-    if (!places.some(({ range }) => range.start >= declaration.start && range.end <= declaration.end)) return
-    for (const other of declarations.slice(i))
-      if (other === declaration || family(other.property) === family(declaration.property)) taken.add(other)
+/** The declarations that are taken, and those behind them that set some of the same: a shorthand would undo them. Linear. */
+function repeated({ declarations }: Block, isTaken: (declaration: Declaration) => boolean): Declaration[] {
+  const families = new Set<string>()
+  return declarations.filter((declaration) => {
+    const own = family(declaration.property)
+    if (isTaken(declaration)) families.add(own)
+    return families.has(own)
   })
-  return declarations.filter((each) => taken.has(each))
 }
 
 /** Longhands begin as their shorthand does: `border`, `background`, `text`. */

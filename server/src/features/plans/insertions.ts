@@ -1,7 +1,8 @@
-import { decode, type Ground, type Insertion, type Role, readRoleColor, readSource } from '@undo-ink/core'
+import { decode, type Insertion, type Role, readSource } from '@undo-ink/core'
 import { FileRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
 import { loadBytes } from '../audit/store.ts'
+import { checkGround } from '../palettes/roles.ts'
 
 /** Refuses rules for files that are not read, or in which something is left open at the end, so that a rule behind it would not hold. */
 export async function checkInsertions(
@@ -23,12 +24,4 @@ export async function checkInsertions(
         path,
       )
   }
-}
-
-/** Refuses a role that the palette has not, and a color that is none or see-through. */
-export function checkGround(ground: Ground, roles: readonly Role[]): void {
-  if ('role' in ground && !roles.some(({ id }) => id === ground.role))
-    throw new Refusal('invalid-event', 'The palette has no such role', ground.role)
-  if ('color' in ground && typeof readRoleColor(ground.color) === 'string')
-    throw new Refusal('invalid-event', 'This is no opaque color', ground.color)
 }

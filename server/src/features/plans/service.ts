@@ -1,21 +1,13 @@
 import type { NewEvent, NewPalette, Plan } from '@undo-ink/contracts'
-import {
-  type EventProblem,
-  eventProblem,
-  type PlanEvent,
-  type PlanState,
-  type Role,
-  readRoleColor,
-  settled,
-} from '@undo-ink/core'
+import { type EventProblem, eventProblem, type PlanEvent, type PlanState, type Role, settled } from '@undo-ink/core'
 import type { Sequelize, Transaction } from 'sequelize'
 import { PlanEventRow, type PlanRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
-import { checkRoles } from '../palettes/roles.ts'
+import { checkGround, checkRoles } from '../palettes/roles.ts'
 import { versionInUse } from '../palettes/service.ts'
 import { addPaletteVersion, lockPalette, paletteVersions, rolesOf } from '../palettes/store.ts'
 import { checkCorrections } from './corrections.ts'
-import { checkGround, checkInsertions } from './insertions.ts'
+import { checkInsertions } from './insertions.ts'
 import { findPlan, listEvents, lockPlan, planState, startOf, stateAfter } from './store.ts'
 
 /** Where a plan stands now, and the roles of the palette version that it is on. */
@@ -119,12 +111,8 @@ async function checkEvent(plan: PlanRow, state: PlanState, event: PlanEvent, tra
   if (event.kind === 'decide') {
     const roles = await rolesOf(plan.paletteId, state.paletteVersion, transaction)
     for (const { to, over } of event.decisions) {
-      for (const ground of [...(to.kind === 'gradient' ? to.stops : []), ...(over ? [over] : [])])
-        checkGround(ground, roles)
-      if (to.kind === 'role' && !roles.some((role) => role.id === to.role))
-        throw new Refusal('invalid-event', 'The palette has no such role', to.role)
-      if (to.kind === 'color' && typeof readRoleColor(to.color) === 'string')
-        throw new Refusal('invalid-event', 'This is no opaque color', to.color)
+      const taken = to.kind === 'role' || to.kind === 'color' ? [to] : to.kind === 'gradient' ? to.stops : []
+      for (const ground of over ? [...taken, over] : taken) checkGround(ground, roles)
     }
   }
   if (event.kind === 'insert') {

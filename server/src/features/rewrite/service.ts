@@ -30,6 +30,7 @@ export async function rewriteFile(file: FileRow, { state, resolver }: Rewriting)
   const source = decode(file.path, bytes)
   if (typeof source === 'string') throw new Error(`${file.path} was read once and cannot be read now: ${source}`)
   const { edits } = rewriteOf(source, places, own, resolver)
+  if (edits.edits.length === 0) return bytes
   return Buffer.from(encode(applyEdits(source.text, edits), source.encoding))
 }
 
