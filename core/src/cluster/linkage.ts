@@ -1,7 +1,8 @@
 import type { OpaqueKey } from '../color/color.ts'
 import { labOf } from '../color/difference.ts'
 import { parseColor } from '../color/literal.ts'
-import { nearPairs, type Pairs, sortedBy, UNIT } from './pairs.ts'
+import { Neighbours } from './neighbours.ts'
+import { nearPairs, type Pairs, UNIT } from './pairs.ts'
 
 /** Beyond this ΔE00 no two colors are ever one to an eye: pairs further apart are not kept. */
 export const LARGEST_TOLERANCE = 8
@@ -14,63 +15,56 @@ export interface Merge {
   readonly height: number
 }
 
-/** The tree of all clusters up to LARGEST_TOLERANCE: leaves in the order of their keys, merges by rising height. */
+/** The tree of all clusters up to LARGEST_TOLERANCE: leaves by lightness, then key, merges by rising height. */
 export interface Linkage {
   readonly leaves: readonly OpaqueKey[]
   readonly merges: readonly Merge[]
 }
 
 /**
- * Agglomerative clustering with complete linkage on CIEDE2000. Pairs are taken by rising distance; two clusters merge when the
- * last of the pairs between them has been seen, which is when their farthest members come within that distance: complete
- * linkage without a priority queue. Sorted keys and rounded distances make the result independent of the input's order.
- * Pairs far apart are told by a bound, not by the formula; O(p) in those within the largest tolerance.
+ * Agglomerative clustering with complete linkage on CIEDE2000, by chains of nearest neighbours: from any cluster to its nearest, from that to its
+ * nearest, until two are each other's nearest and merge. Complete linkage is reducible (a merged cluster is no nearer to a third than its nearer
+ * part was), so the tree is that of always merging the nearest two, and the rest of the chain still holds.
+ * Source: F. Murtagh, "A Survey of Recent Advances in Hierarchical Clustering Algorithms", The Computer Journal 26(4), 1983.
+ * Sorted leaves and rounded distances make the result independent of the input's order. Pairs far apart are told by a bound, not by the formula.
  */
 export function link(keys: Iterable<OpaqueKey>): Linkage {
-  const leaves = [...new Set(keys)].toSorted()
+  const sorted = [...new Set(keys)]
+    .map((key) => ({ key, lab: labOf(parseColor(key) ?? { r: 0, g: 0, b: 0, alpha: 1 }) }))
+    .toSorted((x, y) => x.lab.l - y.lab.l || (x.key < y.key ? -1 : 1))
   const pairs = nearPairs(
-    leaves.map((key) => labOf(parseColor(key) ?? { r: 0, g: 0, b: 0, alpha: 1 })),
+    sorted.map(({ lab }) => lab),
     LARGEST_TOLERANCE,
   )
-  return { leaves, merges: mergesOf(leaves.length, pairs) }
+  return { leaves: sorted.map(({ key }) => key), merges: mergesOf(sorted.length, pairs) }
 }
 
-function mergesOf(count: number, { i: firsts, j: seconds, distance }: Pairs): Merge[] {
-  const clusterOf = Uint32Array.from({ length: count }, (_, i) => i)
-  const members = Array.from({ length: count }, (_, i) => [i])
-  /** For each cluster: how many of the pairs to another cluster have been seen. */
-  const seen: (Map<number, number> | undefined)[] = []
-  const setBoth = (a: number, b: number, pairs: number) => {
-    for (const [one, other] of [[a, b] as const, [b, a] as const]) {
-      const own = seen[one]
-      if (own) own.set(other, pairs)
-      else seen[one] = new Map([[other, pairs]])
-    }
-  }
-  const size = (cluster: number) => (members[cluster] as number[]).length
+function mergesOf(count: number, pairs: Pairs): Merge[] {
+  const neighbours = new Neighbours(count, pairs)
   const merges: Merge[] = []
-  for (const at of sortedBy(distance)) {
-    const a = clusterOf[firsts[at] as number] as number
-    const b = clusterOf[seconds[at] as number] as number
-    const known = (seen[a]?.get(b) ?? 0) + 1
-    if (known < size(a) * size(b)) {
-      setBoth(a, b, known)
-      continue
+  for (let first = 0; first < count; first++) {
+    const chain = [first]
+    for (;;) {
+      const last = chain.at(-1) as number
+      const before = chain.at(-2)
+      const { nearest, distance } = neighbours.nearestTo(last, before)
+      if (nearest === undefined) break
+      if (nearest !== before) {
+        chain.push(nearest)
+        continue
+      }
+      const [a, b] = nearest < last ? [nearest, last] : [last, nearest]
+      neighbours.merge(a, b)
+      merges.push({ a, b, height: distance / UNIT })
+      chain.length -= 2
+      // What has merged may merge again, though no chain need lead to it any more.
+      if (chain.length === 0) chain.push(a)
     }
-    merges.push({ a: Math.min(a, b), b: Math.max(a, b), height: (distance[at] as number) / UNIT })
-    const [kept, gone] = size(a) >= size(b) ? [a, b] : [b, a]
-    for (const leaf of members[gone] as number[]) clusterOf[leaf] = kept
-    members[kept] = [...(members[kept] as number[]), ...(members[gone] as number[])]
-    for (const [other, pairs] of seen[gone] ?? []) {
-      seen[other]?.delete(gone)
-      if (other !== kept) setBoth(kept, other, pairs + (seen[kept]?.get(other) ?? 0))
-    }
-    seen[kept]?.delete(gone)
   }
-  return merges
+  return merges.toSorted((x, y) => x.height - y.height)
 }
 
-/** The partition at one tolerance (ΔE00, at most LARGEST_TOLERANCE): each group sorted by key. Linear in the leaves. */
+/** The partition at one tolerance (ΔE00, at most LARGEST_TOLERANCE): groups and their members by lightness. Linear in the leaves. */
 export function cut(linkage: Linkage, tolerance: number): OpaqueKey[][] {
   const parent = linkage.leaves.map((_, i) => i)
   const find = (leaf: number): number => {

@@ -1,6 +1,6 @@
 import { deltaE2000, type Lab } from '../color/difference.ts'
 
-/** Pairs of colors no further apart than a distance: `i` < `j` index the colors, in the order of `i`, then `j`. */
+/** Pairs of colors no further apart than a distance: `i` < `j` index the colors, by rising `i`, then `j`. */
 export interface Pairs {
   readonly i: Uint32Array
   readonly j: Uint32Array
@@ -32,62 +32,95 @@ const LITTLE_SHIFT_FROM = 40
  *     D²/SC²    and    D²/SH² − ΔC'²(1/SH² − 1/SC²)
  *
  * with |ΔC'| ≤ |ΔC| + G max C. G falls with the mean chroma, (1 + G) times it bounds the mean of C' and with it SC, SH and r; T and r depend on the mean hue of the
- * two, which is little from the direction between them in a and b, unless they nearly oppose each other. A test holds it against the formula.
+ * two, which is little from that of their directions in a and b, unless they nearly oppose each other. A test holds it against the formula.
+ *
+ * @param labs by rising lightness
  */
 export function nearPairs(labs: readonly Lab[], within: number): Pairs {
-  const order = labs.map((_, i) => i).toSorted((p, q) => (labs[p] as Lab).l - (labs[q] as Lab).l)
-  const sorted = order.map((i) => labs[i] as Lab)
-  const l = Float64Array.from(sorted, (lab) => lab.l)
-  const a = Float64Array.from(sorted, (lab) => lab.a)
-  const b = Float64Array.from(sorted, (lab) => lab.b)
-  const chroma = Float64Array.from(sorted, (lab) => Math.sqrt(lab.a * lab.a + lab.b * lab.b))
+  const chroma = ({ a, b }: Lab) => Math.sqrt(a * a + b * b)
+  const columns: Columns = {
+    l: Float64Array.from(labs, ({ l }) => l),
+    a: Float64Array.from(labs, ({ a }) => a),
+    b: Float64Array.from(labs, ({ b }) => b),
+    chroma: Float64Array.from(labs, chroma),
+    // Of a grey none, which no comparison holds for.
+    hue: Float64Array.from(labs, (lab) =>
+      chroma(lab) === 0 ? Number.NaN : (Math.atan2(lab.b, lab.a) * 180) / Math.PI,
+    ),
+  }
   // A little more, so that rounding loses no pair.
   const reach = within + 1e-5
-  const limit = reach * reach
-  const sl = l.map(slOf)
+  const candidates = new Uint32Array(labs.length)
   const found = new Found()
-  for (let p = 0; p < sorted.length; p++) {
-    const x = sorted[p] as Lab
-    const i = order[p] as number
-    const chromaP = chroma[p] as number
-    const lP = x.l
-    const aP = x.a
-    const bP = x.b
-    const end = lightestWithin(lP, reach)
-    for (let q = p + 1; q < sorted.length; q++) {
-      const lQ = l[q] as number
-      if (lQ > end) break
-      const bQ = b[q] as number
-      const deltaA = (a[q] as number) - aP
-      const deltaB = bQ - bP
-      const square = deltaA * deltaA + deltaB * deltaB
-      const chromaQ = chroma[q] as number
-      const mean = (chromaP + chromaQ) >> 1
-      // First by what holds for every lightness and hue, then by what holds for these.
-      const left = limit - (lQ - lP) * (lQ - lP) * LEAST_BY_L
-      const farthest = bP >= 0 && bQ >= 0 ? FARTHEST_UP : FARTHEST
-      if (mean < MOST_CHROMA && square > (farthest[mean] as number) * left) continue
-      if (mean < MOST_CHROMA) {
-        // SL rises with the distance from L = 50, so that of the mean is no more than the larger of both.
-        const most = Math.max(sl[p] as number, sl[q] as number)
-        const rest = limit - ((lQ - lP) * (lQ - lP)) / (most * most)
-        if (rest < 0 || square > (FARTHEST[mean] as number) * rest) continue
-        // The direction between the two, unless they nearly oppose each other or have none.
-        const aM = aP * chromaQ + (a[q] as number) * chromaP
-        const bM = bP * chromaQ + bQ * chromaP
-        if (aM * aM + bM * bM > 0.2 * chromaP * chromaP * chromaQ * chromaQ) {
-          const degrees = Math.floor(Math.atan2(bM, aM) * (180 / Math.PI))
-          const deltaC = Math.abs(chromaP - chromaQ)
-          if (inPlane(square, deltaC, Math.max(chromaP, chromaQ), mean, degrees + 180) > rest) continue
-        }
-      }
-      const y = sorted[q] as Lab
-      const j = order[q] as number
-      const distance = Math.round((i < j ? deltaE2000(x, y) : deltaE2000(y, x)) * UNIT)
-      if (distance <= within * UNIT) found.add(i < j ? i : j, i < j ? j : i, distance)
+  for (let p = 0; p < labs.length; p++) {
+    const count = candidatesAfter(columns, p, reach, candidates)
+    for (let at = 0; at < count; at++) {
+      const q = candidates[at] as number
+      if (isFar(columns, p, q, reach)) continue
+      const distance = Math.round(deltaE2000(labs[p] as Lab, labs[q] as Lab) * UNIT)
+      if (distance <= within * UNIT) found.add(p, q, distance)
     }
   }
-  return found.inOrder()
+  return found.pairs()
+}
+
+/** The colors by column: hues in degrees, -180 to 180. */
+type Columns = Readonly<Record<'l' | 'a' | 'b' | 'chroma' | 'hue', Float64Array>>
+
+/** Puts into `candidates` those after `p` that are near it by what holds for every lightness and hue. @returns how many they are */
+function candidatesAfter({ l, a, b, chroma }: Columns, p: number, reach: number, candidates: Uint32Array): number {
+  const lP = l[p] as number
+  const aP = a[p] as number
+  const bP = b[p] as number
+  const chromaP = chroma[p] as number
+  const limit = reach * reach
+  const most = lightestWithin(lP, reach) - lP
+  // Millions pass here: what the loop reads is at hand.
+  const [farthest, farthestUp, leastByL, mostChroma] = [
+    FARTHEST,
+    bP >= 0 ? FARTHEST_UP : FARTHEST,
+    LEAST_BY_L,
+    MOST_CHROMA,
+  ]
+  let count = 0
+  for (let q = p + 1; q < l.length; q++) {
+    const deltaL = (l[q] as number) - lP
+    if (deltaL > most) break
+    const bQ = b[q] as number
+    const deltaA = (a[q] as number) - aP
+    const deltaB = bQ - bP
+    const square = deltaA * deltaA + deltaB * deltaB
+    const mean = (chromaP + (chroma[q] as number)) >> 1
+    const bound = (bQ >= 0 ? farthestUp : farthest)[mean] as number
+    if (mean < mostChroma && square > bound * (limit - deltaL * deltaL * leastByL)) continue
+    candidates[count++] = q
+  }
+  return count
+}
+
+/** Whether two are too far apart by what holds for their lightness and hue. */
+function isFar({ l, a, b, chroma, hue }: Columns, p: number, q: number, reach: number): boolean {
+  const chromaP = chroma[p] as number
+  const chromaQ = chroma[q] as number
+  const mean = (chromaP + chromaQ) >> 1
+  if (mean >= MOST_CHROMA) return false
+  const lP = l[p] as number
+  const lQ = l[q] as number
+  const byL = (lQ - lP) / slOf((lP + lQ) / 2)
+  const rest = reach * reach - byL * byL
+  const deltaA = (a[q] as number) - (a[p] as number)
+  const deltaB = (b[q] as number) - (b[p] as number)
+  const square = deltaA * deltaA + deltaB * deltaB
+  if (rest < 0 || square > (FARTHEST[mean] as number) * rest) return true
+  // The hue between the two, unless they nearly oppose each other.
+  const hueP = hue[p] as number
+  const hueQ = hue[q] as number
+  const apart = Math.abs(hueP - hueQ)
+  if (!(apart < 154 || apart > 206)) return false
+  const between = (hueP + hueQ) / 2
+  const degrees = Math.floor(apart < 180 ? between : between > 0 ? between - 180 : between + 180)
+  const deltaC = Math.abs(chromaP - chromaQ)
+  return inPlane(square, deltaC, Math.max(chromaP, chromaQ), mean, degrees + 180) > rest
 }
 
 /** The highest lightness that is within a distance of one by lightness alone: ΔL/SL rises with ΔL, since SL changes by 0.015 at most for each of L. */
@@ -173,40 +206,12 @@ class Found {
     this.columns = [grown(i), grown(j), grown(distance)]
   }
 
-  /** In the order of their first color, then of their second. */
-  inOrder(): Pairs {
-    const [i, j, distance] = this.columns.map((column) => column.subarray(0, this.length)) as [
-      Uint32Array,
-      Uint32Array,
-      Uint32Array,
-    ]
-    const order = sortedBy(i, sortedBy(j))
-    const sorted = (column: Uint32Array) => order.map((at) => column[at] as number)
-    return { i: sorted(i), j: sorted(j), distance: sorted(distance) }
-  }
-}
-
-/** Indices by rising value; of equals the earlier first. @param before in which order they come now; left out: as they are */
-export function sortedBy(values: Uint32Array, before?: Uint32Array): Uint32Array {
-  let order = before ?? new Uint32Array(values.length).map((_, at) => at)
-  let most = 0
-  for (const value of values) most = Math.max(most, value)
-  // By 16 bits at a time, the lower first.
-  for (let shift = 0; shift < 32 && most >>> shift > 0; shift += 16) {
-    const starts = new Uint32Array(65537)
-    for (const value of values) {
-      const digit = (value >>> shift) & 65535
-      starts[digit + 1] = (starts[digit + 1] as number) + 1
+  pairs(): Pairs {
+    const [i, j, distance] = this.columns
+    return {
+      i: i.subarray(0, this.length),
+      j: j.subarray(0, this.length),
+      distance: distance.subarray(0, this.length),
     }
-    for (let n = 1; n < starts.length; n++) starts[n] = (starts[n] as number) + (starts[n - 1] as number)
-    const next = new Uint32Array(order.length)
-    for (const at of order) {
-      const digit = ((values[at] as number) >>> shift) & 65535
-      const to = starts[digit] as number
-      next[to] = at
-      starts[digit] = to + 1
-    }
-    order = next
   }
-  return order
 }
