@@ -1,10 +1,11 @@
 import type { Color } from '../color/color.ts'
 import { deltaE2000, labOf } from '../color/difference.ts'
-import { readSelector } from '../selector/selector.ts'
 import type { State } from '../selector/state.ts'
 import type { Occurrence } from '../source/occurrence.ts'
+import type { Look } from './looks.ts'
+import { partsOf } from './parts.ts'
 
-/** What is no longer seen: a line in its ground, or a state that looks like rest. Text in its ground is a pair, see declared-pairs.ts. */
+/** What is no longer seen: a line in its ground, or a state that looks like rest. Text in its ground is told by its contrast. */
 export type CollisionKind = 'line-in-ground' | 'state-like-rest'
 
 /** Two places of one subject whose colors differed and do not any more. */
@@ -22,25 +23,24 @@ const SAME = 1
 const APART = 2
 
 /**
- * Lines that would have the color of the ground that one rule gives them, and states that would look as rest does, where neither was so before. Of each subject and property
+ * Lines that would have the color of the ground that they meet, and states that would look as rest does, where neither was so before. Of each subject and property
  * the last declaration counts; see-through colors and gradients collide with nothing. Linear in the occurrences.
  * @param occurrences those of one file, in its order
+ * @param met what meets of them
  */
 export function collisions<O extends Occurrence>(
   occurrences: readonly O[],
+  met: readonly Look<O>[],
   before: (place: O) => Color,
   after: (place: O) => Color,
 ): Collision<O>[] {
   const solid = occurrences.filter(
     ({ alpha, functions, selector }) => alpha === 1 && functions.length === 0 && selector !== null,
   )
-  const rules = new Map<string, { line?: O; ground?: O }>()
   const bySubject = new Map<string, { rest: O | null; states: Map<State, O> }>()
   for (const place of solid) {
-    const rule = JSON.stringify([place.selector, place.atRules])
-    if (place.use === 'line' || place.use === 'ground') rules.set(rule, { ...rules.get(rule), [place.use]: place })
     // The selectors of a list ask for states of their own.
-    for (const { subject, states } of readSelector(place.selector ?? '') ?? []) {
+    for (const { subject, states } of partsOf(place)) {
       const key = JSON.stringify([subject, place.property, place.atRules])
       const known = bySubject.get(key) ?? { rest: null, states: new Map<State, O>() }
       bySubject.set(key, known)
@@ -50,7 +50,7 @@ export function collisions<O extends Occurrence>(
   }
   const collide = (one: O, other: O) =>
     apart(before(one), before(other)) >= APART && apart(after(one), after(other)) < SAME
-  const lines = [...rules.values()].flatMap(({ line, ground }): Collision<O>[] =>
+  const lines = met.flatMap(({ line, ground }): Collision<O>[] =>
     line && ground && collide(ground, line)
       ? [{ kind: 'line-in-ground', subject: line.selector ?? '', state: null, one: ground, other: line }]
       : [],

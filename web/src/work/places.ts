@@ -7,6 +7,7 @@ import {
   type Ledger,
   type LedgerPlace,
   type PlacedFinding,
+  partsOfCompound,
   placeAt,
 } from '@undo-ink/core'
 
@@ -77,8 +78,8 @@ export class SitePlaces {
   private readonly uses: readonly ReadonlyMap<number, number>[]
   private readonly spellings: readonly ReadonlyMap<number, number>[]
   private readonly alphas: readonly ReadonlyMap<number, number>[]
-  private bySelector: SharedInFile | null = null
   private bySubjects: SharedInFile | null = null
+  private longer: ReadonlyMap<string, readonly string[]> | null = null
   private readonly colorCodes: ReadonlyMap<string, number>
   private readonly pathCodes: ReadonlyMap<string, number>
 
@@ -135,20 +136,8 @@ export class SitePlaces {
     return all.sort()
   }
 
-  /** All places that stand under the same selectors as some in the same file, by file and position: among them are the rules of those. */
-  inRulesOf(some: readonly PlaceOf[]): PlaceOf[] {
-    const { path, selector } = this.ledger.columns
-    this.bySelector ??= new SharedInFile(path.codes, selector.codes, selector.values.length)
-    const found = new Set<number>()
-    for (const { index } of some)
-      if (!found.has(index))
-        for (const other of this.bySelector.of(path.codes[index] as number, selector.codes[index] as number))
-          found.add(other)
-    return this.some([...found].toSorted((a, b) => a - b))
-  }
-
-  /** All places of some files that paint one of some subjects, file by file. */
-  ofSubjects(files: Iterable<string>, wanted: ReadonlySet<string>): PlaceOf[][] {
+  /** All places of some files that paint one of some subjects, by file. */
+  ofSubjects(files: Iterable<string>, wanted: ReadonlySet<string>): Map<string, PlaceOf[]> {
     const { path, subjects } = this.ledger.columns
     const index = (this.bySubjects ??= new SharedInFile(path.codes, subjects.codes, subjects.values.length))
     const codes = subjects.values.flatMap((list, code) => (list.some((subject) => wanted.has(subject)) ? [code] : []))
@@ -156,7 +145,27 @@ export class SitePlaces {
     const found = codes
       .flatMap((code) => [...index.ofAll(code)])
       .filter((at) => wantedFiles.has(path.codes[at] as number))
-    return [...groupBy(this.some(found.toSorted((a, b) => a - b)), (place) => place.path).values()]
+    return groupBy(this.some(found.toSorted((a, b) => a - b)), ({ path }) => path)
+  }
+
+  /** Subjects whose elements some rule of the others can paint too: of `.key` also `.key.late`, and of that also `.late`. */
+  kinOf(subjects: Iterable<string>): Set<string> {
+    const longer = (this.longer ??= this.longerSubjects())
+    const whole = [...subjects].flatMap((subject) => [subject, ...(longer.get(subject) ?? [])])
+    return new Set(whole.flatMap((subject) => [subject, ...partsOfCompound(subject)]))
+  }
+
+  /** Of each part of a compound those that it is a part of. */
+  private longerSubjects(): Map<string, string[]> {
+    const all = new Set(this.ledger.columns.subjects.values.flat())
+    const longer = new Map<string, string[]>()
+    for (const subject of all)
+      for (const part of partsOfCompound(subject)) {
+        const known = longer.get(part)
+        if (known) known.push(subject)
+        else longer.set(part, [subject])
+      }
+    return longer
   }
 
   /** Of each color, by its code: how often each value of a column stands at its places. Linear in the places. */

@@ -38,7 +38,7 @@ interface BesidePanelProps {
 
 /** Beside the clusters: what the selected ones reach, a page as it is decided, or all of them in a plane; and what can be done. */
 export function BesidePanel({ rows, selection, tried, acts, beside, onBeside }: BesidePanelProps) {
-  const { places, state, roles, sitePages } = useWork()
+  const { places, state, roles, sitePages, taking } = useWork()
   const { acting, selected } = selection
   const row = acting.length === 1 ? (acting[0] ?? null) : null
   const held = row?.shares.length === 1 ? row.shares[0] : null
@@ -48,8 +48,9 @@ export function BesidePanel({ rows, selection, tried, acts, beside, onBeside }: 
   const toRole = to.kind === 'role' ? to.role : null
   const consequence = useMemo(() => {
     const trial = trialOf(acting, toRole === null ? { kind: 'keep' } : { kind: 'role', role: toRole })
-    return trial && consequenceOf(trial, places, { decisions: state.decisions, roles, pages: sitePages.pages })
-  }, [acting, toRole, places, state.decisions, roles, sitePages])
+    const plan = { decisions: state.decisions, roles, pages: sitePages.pages, taking }
+    return trial && consequenceOf(trial, places, plan)
+  }, [acting, toRole, places, state.decisions, roles, sitePages, taking])
   if (!consequence || !selected) return null
   return (
     <Sheet

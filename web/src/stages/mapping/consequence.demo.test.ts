@@ -3,7 +3,7 @@ import { join, relative } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { classify, type Decision, ledgerOf, linkChannels, type Role, readSource } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
-import { SitePlaces } from '../../work/places.ts'
+import { apartOf, SitePlaces } from '../../work/places.ts'
 import { consequenceOf } from './consequence.ts'
 
 const DEMO = fileURLToPath(new URL('../../../../demo/', import.meta.url))
@@ -18,7 +18,9 @@ const read = readdirSync(join(DEMO, 'site'), { recursive: true, withFileTypes: t
     const { source } = classify(relative(join(DEMO, 'site'), path), readFileSync(path), 8 * 1024 * 1024, null)
     return source ? [{ path: source.path, reading: readSource(source) }] : []
   })
-const files = linkChannels(read).map(({ path, reading }) => ({ path, occurrences: reading.occurrences }))
+const linked = linkChannels(read).map(({ path, reading }) => ({ path, ...reading }))
+const files = linked.map(({ path, occurrences }) => ({ path, occurrences }))
+const { taking } = apartOf({ readings: linked } as never)
 const places = new SitePlaces(ledgerOf(files), { files: [] } as never)
 
 const give = (colors: readonly string[], name: string, more: Partial<Decision['target']> = {}): Decision => ({
@@ -29,7 +31,7 @@ const give = (colors: readonly string[], name: string, more: Partial<Decision['t
 /** The maroon of two owners ago is the brand's primary by now. */
 const PRIMARY = give(['#7a2433', '#7a2434', '#7b2534', '#7d2838'], 'primary')
 const warned = (trial: Decision) => {
-  const found = consequenceOf(trial, places, { decisions: [PRIMARY], roles, pages: [] })
+  const found = consequenceOf(trial, places, { decisions: [PRIMARY], roles, pages: [], taking })
   return [
     ...found.vanishing.map(({ subject }) => `text vanishes: ${subject}`),
     ...found.lost.map(({ kind, subject, state }) => `${kind}: ${subject}${state === null ? '' : ` ${state}`}`),
@@ -40,6 +42,11 @@ describe('the traps of the demo are told before the decision that would fall int
   it.each<[string, Decision, string]>([
     ['text in its ground', give(['#ffffff'], 'primary'), 'text vanishes: .button'],
     ['text in its ground, of a header', give(['#ffffff'], 'primary'), 'text vanishes: .site-header'],
+    [
+      'text in the ground of another rule',
+      give(['#5f1a27'], 'text on primary', { use: 'ground' }),
+      'text vanishes: .button with .button:active',
+    ],
     ['a hover that looks like rest', give(['#943a4b'], 'primary'), 'state-like-rest: .button hover'],
     ['a link that does not answer', give(['#1d5f9e'], 'primary'), 'state-like-rest: a hover'],
     ['a pressed button that looks like rest', give(['#5f1a27'], 'primary'), 'state-like-rest: .button pressed'],

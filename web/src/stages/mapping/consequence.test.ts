@@ -27,6 +27,7 @@ describe('what a decision would do', () => {
       decisions: [],
       roles,
       pages: [],
+      taking: [],
     })
     expect(teal).toMatchObject({ places: 3, subjects: 3, inStates: 1, files: [['a.css', 3]], vanishing: [] })
     expect(teal.worst?.after.ratio).toBeCloseTo(5.98, 1)
@@ -37,6 +38,7 @@ describe('what a decision would do', () => {
       decisions: [],
       roles,
       pages: [],
+      taking: [],
     })
     expect(pale.vanishing.map(({ subject }) => subject)).toEqual(['.a', '.b:hover'])
   })
@@ -53,11 +55,9 @@ describe('what a decision would do', () => {
       const cluster = { lead, members: [lead], count: 1, byHand: false }
       const all = countOutcomes(own, resolveLedger(own.ledger, [], []))
       const trial = decisionOf(rowOf(own, all, cluster), { kind: 'role', role }, 'trial')
-      return consequenceOf(trial, own, { decisions, roles, pages: [] }).lost.map(({ kind, subject, state }) => [
-        kind,
-        subject,
-        state,
-      ])
+      return consequenceOf(trial, own, { decisions, roles, pages: [], taking: [] }).lost.map(
+        ({ kind, subject, state }) => [kind, subject, state],
+      )
     }
     const teal: Decision = { id: 't', target: { colors: ['#7a2433'] }, to: { kind: 'role', role: 'teal' } }
     expect(of('#943a4b', 'teal')).toEqual([])
@@ -72,6 +72,7 @@ describe('what a decision would do', () => {
         decisions: [text],
         roles,
         pages: [],
+        taking: [],
       }).places,
     ).toBe(2)
     expect(decidedApart(row('#7a2433'), { decisions: [text] } as never)).toEqual(['as text'])

@@ -4,7 +4,7 @@ import {
   collisions,
   contrast,
   type Decision,
-  declaredPairs,
+  looks,
   type OpaqueKey,
   type Outcome,
   opaqueKey,
@@ -14,9 +14,10 @@ import {
   resolver,
   type ScopePage,
 } from '@undo-ink/core'
-import { countBy, groupBy, type PlaceOf, type SitePlaces } from '../../work/places.ts'
+import { countBy, groupBy, type PlaceOf, type SitePlaces, type Taking } from '../../work/places.ts'
 
-/** One declared pair before and after. */
+/** A text and the ground that it meets, before and after. */
+
 export interface PairChange {
   readonly subject: string
   readonly before: { readonly text: OpaqueKey; readonly ground: OpaqueKey; readonly ratio: number }
@@ -28,6 +29,8 @@ export interface Deciding {
   readonly decisions: readonly Decision[]
   readonly roles: readonly Role[]
   readonly pages: readonly ScopePage[]
+  /** What takes another color, in the order of the files. */
+  readonly taking: readonly Taking[]
 }
 
 export interface Consequence {
@@ -52,7 +55,11 @@ export interface Consequence {
 const VANISHED = 1.5
 
 /** What a decision would do, before it is made; of what it takes in part, there where it holds. */
-export function consequenceOf(trial: Decision, all: SitePlaces, { decisions, roles, pages }: Deciding): Consequence {
+export function consequenceOf(
+  trial: Decision,
+  all: SitePlaces,
+  { decisions, roles, pages, taking }: Deciding,
+): Consequence {
   const after = resolver([...decisions.filter(({ id }) => id !== trial.id), trial], roles, pages)
   const pieceOf = (place: PlaceOf) => after.pieces(place).find(({ outcome }) => outcome.decision.id === trial.id)
   const then = (place: PlaceOf): Outcome => pieceOf(place)?.outcome ?? after.outcome(place)
@@ -63,19 +70,23 @@ export function consequenceOf(trial: Decision, all: SitePlaces, { decisions, rol
   const touched = new Set(taken.map(({ index }) => index))
   const subjects = new Set(taken.flatMap((place) => place.subjects))
   const paths = new Set(taken.map(({ path }) => path))
-  const pairs = [...groupBy(all.inRulesOf(taken), ({ path }) => path).values()]
-    .flatMap((places) => declaredPairs(places))
-    .filter(({ text, ground }) => touched.has(text.index) || touched.has(ground.index))
-    .map(({ text, ground }): PairChange & { readonly now: number } => ({
-      subject: text.selector ?? '',
-      before: { text: text.color, ground: ground.color, ratio: ratio(text.color, ground.color) },
-      after: {
-        text: painted(text, then),
-        ground: painted(ground, then),
-        ratio: ratio(painted(text, then), painted(ground, then)),
-      },
-      now: ratio(painted(text, now), painted(ground, now)),
-    }))
+  // Only what shares a subject with what is touched can meet it.
+  const kin = all.kinOf(subjects)
+  const takingOf = groupBy(
+    taking.filter((place) => paths.has(place.path) && place.subjects.some((subject) => kin.has(subject))),
+    ({ path }) => path,
+  )
+  const around = [...all.ofSubjects(paths, kin)].map(([path, places]) => ({
+    places,
+    met: looks(places, takingOf.get(path) ?? []),
+  }))
+  const isTouched = (...some: readonly (PlaceOf | undefined)[]) =>
+    some.some((place) => place && touched.has(place.index))
+  const pairs = around.flatMap(({ met }) =>
+    met.flatMap(({ text, ground }) =>
+      text && ground && isTouched(text, ground) ? pairOf(text, ground, now, then) : [],
+    ),
+  )
   return {
     places: taken.filter((place) => isTaken(after.outcome(place))).length,
     inPart: taken.filter((place) => !isTaken(after.outcome(place))).length,
@@ -88,17 +99,32 @@ export function consequenceOf(trial: Decision, all: SitePlaces, { decisions, rol
       null,
     ),
     vanishing: pairs.filter(({ after, now }) => after.ratio < VANISHED && now >= VANISHED),
-    lost: all
-      // Only what shares a subject with what is touched can collide with it.
-      .ofSubjects(paths, subjects)
-      .flatMap((places) =>
+    lost: around
+      .flatMap(({ places, met }) =>
         collisions(
           places,
+          met,
           (place) => colorOf(place, now),
           (place) => colorOf(place, then),
         ),
       )
-      .filter(({ one, other }) => touched.has(one.index) || touched.has(other.index)),
+      .filter(({ one, other }) => isTouched(one, other)),
+  }
+}
+
+/** A text and the ground that it meets, as received, now and then. */
+function pairOf(
+  text: PlaceOf,
+  ground: PlaceOf,
+  now: (place: PlaceOf) => Outcome,
+  then: (place: PlaceOf) => Outcome,
+): PairChange & { readonly now: number } {
+  const after = { text: painted(text, then), ground: painted(ground, then) }
+  return {
+    subject: [...new Set([text.selector, ground.selector])].join(' with '),
+    before: { text: text.color, ground: ground.color, ratio: ratio(text.color, ground.color) },
+    after: { ...after, ratio: ratio(after.text, after.ground) },
+    now: ratio(painted(text, now), painted(ground, now)),
   }
 }
 

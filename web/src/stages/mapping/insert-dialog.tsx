@@ -49,13 +49,11 @@ function Inserting() {
   const setAlready = useMemo(() => {
     const wanted = new Set(readSelector(selector.trim())?.map(({ subject }) => subject))
     const family = property.split('-')[0] ?? property
-    return places
-      .ofSubjects(
-        sheets.map((each) => each.path),
-        wanted,
-      )
-      .flat()
-      .filter((place) => place.property.replace(/^-\w+-/, '').startsWith(family))
+    const ofWanted = places.ofSubjects(
+      sheets.map((each) => each.path),
+      wanted,
+    )
+    return [...ofWanted.values()].flat().filter((place) => place.property.replace(/^-\w+-/, '').startsWith(family))
   }, [places, sheets, selector, property])
   const isOpen = findings.some((each) => each.path === path && each.code.startsWith('unclosed'))
   const hasLayers = places.ledger.columns.atRules.values.some((rules) => rules.some((rule) => /^@layer\b/i.test(rule)))

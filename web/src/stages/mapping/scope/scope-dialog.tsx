@@ -45,7 +45,7 @@ const SIDES: readonly Segment<Side>[] = [
 ]
 
 function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
-  const { places, sitePages, state, roles, store } = useWork()
+  const { places, sitePages, state, roles, store, taking } = useWork()
   const { pages } = sitePages
   const own = useMemo(() => places.some(row.indices), [places, row])
   const options = useMemo(() => scopeOptions(own, places.ledger, pages), [own, places, pages])
@@ -68,8 +68,8 @@ function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
     [target, to, isElsewhere, painted],
   )
   const trial = useMemo(
-    () => consequenceOf({ ...there, id: 'trial' }, places, { decisions: state.decisions, roles, pages }),
-    [there, places, state.decisions, roles, pages],
+    () => consequenceOf({ ...there, id: 'trial' }, places, { decisions: state.decisions, roles, pages, taking }),
+    [there, places, state.decisions, roles, pages, taking],
   )
   const decide = () => {
     const whole = limitedTarget(row.cluster.members, row.use === null ? {} : { use: row.use })
