@@ -112,4 +112,4 @@ export function sample(files: readonly CorpusFile[]): readonly CorpusFile[] {
   })
 }
 
-const SAMPLE = 8
+const SAMPLE = 5

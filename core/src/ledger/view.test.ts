@@ -131,7 +131,7 @@ function randomView(): LedgerView {
 describe('a view of the ledger', () => {
   it('is what a naive walk over the places finds, facet counts included', () => {
     let shownInAll = 0
-    for (let round = 0; round < 300; round++) {
+    for (let round = 0; round < 120; round++) {
       const view = randomView()
       const viewed = viewLedger(indexed, view)
       const expected = places.filter((place) => isFound(place, view))
