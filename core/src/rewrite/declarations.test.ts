@@ -54,6 +54,12 @@ describe('a solid that becomes a gradient', () => {
     expect(text).toBe('a { background: #111111 url(x.png) }')
     expect(unwritten).toHaveLength(1)
   })
+
+  it('takes the place of no image that the rule has already', () => {
+    const { text, unwritten } = after('a { background-image: url(x.png); background-color: red }', [gradient])
+    expect(text).toBe('a { background-image: url(x.png); background-color: #111111 }')
+    expect(unwritten).toHaveLength(1)
+  })
 })
 
 describe('a gradient that becomes a solid', () => {

@@ -45,10 +45,11 @@ export function declarationChanges<O extends Occurrence>(
     const { start, end } = place.range
     // The stops of a gradient go together: the first that asks for it has taken the others with it.
     if (start < (solids.at(-1)?.end ?? 0)) continue
-    const declaration = declaredAt(start)?.declaration
+    const { declaration, block } = declaredAt(start) ?? {}
     const value = declaration && valueRangeOf(text, declaration)
     const decisions = [own.decision.id]
-    if (declaration && value && own.kind === 'gradient' && value.start === start && value.end === end) {
+    const isWhole = value?.start === start && value.end === end
+    if (block && declaration && value && own.kind === 'gradient' && isWhole && !hasImage(text, block)) {
       const at = declaration.end
       const stops = own.stops.map(toHex).join(', ')
       const replacement = `; background-image: linear-gradient(${own.angle}deg, ${stops})${text.slice(value.end, declaration.end)}`
@@ -69,6 +70,14 @@ export function declarationChanges<O extends Occurrence>(
     } else unwritten.push(place)
   }
   return { edits, swallowed: within(occurrences, solids), unwritten }
+}
+
+/** Whether a rule has an image under its solid already, which a gradient would take the place of. */
+function hasImage(text: string, { declarations }: Block): boolean {
+  return declarations.some(
+    ({ property, start, end }) =>
+      /^background(?:-image)?$/i.test(property) && /(?:url|image|image-set|gradient)\(/i.test(text.slice(start, end)),
+  )
 }
 
 /** The places within some ranges; both in the order of the text. */

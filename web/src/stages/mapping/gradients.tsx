@@ -1,23 +1,26 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { type Becoming, canBecomeGradient, type Decision, isStop, type Role } from '@undo-ink/core'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Choice } from '../../components/choice.tsx'
+import { Note } from '../../components/note.tsx'
 import { count } from '../../components/words.ts'
+import type { PlaceOf } from '../../work/places.ts'
 import type { Row } from '../../work/standing.ts'
 import { useWork } from '../../work/work.tsx'
 import { decisionOf } from './deciding.ts'
+import { liesUnder } from './lies-under.ts'
 
 /** Makes a gradient of roles of a row's solid grounds, or solids of the gradients in which it stands; says beforehand where that can be. */
 export function Gradients({ row, onGive }: { row: Row; onGive(to: Becoming): void }) {
   const { places, roles } = useWork()
-  const own = places.some(row.indices)
-  const solids = own.filter(canBecomeGradient).length
+  const own = useMemo(() => places.some(row.indices), [places, row])
+  const solids = useMemo(() => own.filter(canBecomeGradient), [own])
   const stops = own.filter(isStop).length
-  if (roles.length === 0 || solids + stops === 0) return null
+  if (roles.length === 0 || solids.length + stops === 0) return null
   return (
     <>
-      {solids > 0 ? <ToGradient solids={solids} all={own.length} roles={roles} onGive={onGive} /> : null}
+      {solids.length > 0 ? <ToGradient solids={solids} all={own.length} roles={roles} onGive={onGive} /> : null}
       {stops > 0 ? <ToSolid row={row} stops={stops} roles={roles} /> : null}
     </>
   )
@@ -26,17 +29,19 @@ export function Gradients({ row, onGive }: { row: Row; onGive(to: Becoming): voi
 const ANGLES = [0, 45, 90, 135, 180].map((angle) => [String(angle), `${angle}°`] as const)
 
 interface ToGradientProps {
-  readonly solids: number
+  readonly solids: readonly PlaceOf[]
   readonly all: number
   readonly roles: readonly Role[]
   onGive(to: Becoming): void
 }
 
 function ToGradient({ solids, all, roles, onGive }: ToGradientProps) {
+  const { places } = useWork()
   const [from, setFrom] = useState(roles[0]?.id ?? '')
   const [to, setTo] = useState(roles[1]?.id ?? from)
   const [angle, setAngle] = useState('180')
   const options = roles.map(({ id, name }) => [id, name] as const)
+  const under = useMemo(() => liesUnder(solids, places), [solids, places])
   return (
     <div>
       <Text>A gradient of roles</Text>
@@ -52,9 +57,18 @@ function ToGradient({ solids, all, roles, onGive }: ToGradientProps) {
         </ActButton>
       </Flex>
       <Text mt="1" fontSize="12px" color="soft">
-        In {count(solids, 'ground')}
-        {solids < all ? `; ${count(all - solids, 'other place stays', 'other places stay')} open` : ''}.
+        In {count(solids.length, 'ground')}
+        {solids.length < all ? `; ${count(all - solids.length, 'other place stays', 'other places stay')} open` : ''}.
       </Text>
+      {under.length > 0 ? (
+        <Note shape="▲" title="The gradient would lie over other grounds">
+          <Text as="span" fontFamily="mono">
+            {under[0]?.selector}
+          </Text>
+          {under.length > 1 ? ` and ${count(under.length - 1, 'other place', 'other places')}` : ''}{' '}
+          {under.length > 1 ? 'set' : 'sets'} background-color alone, which takes no gradient away.
+        </Note>
+      ) : null}
     </div>
   )
 }
