@@ -1,6 +1,7 @@
 import { type CDPSession, expect, type Page } from '@playwright/test'
 import {
   applyEdits,
+  type Color,
   decode,
   encode,
   isRewritten,
@@ -52,14 +53,24 @@ export function readCopy(files: ReadonlyMap<string, Buffer>): Copy {
   return { sources, others, places: Array.from({ length: ledger.length }, (_, i) => placeAt(ledger, i)), pages }
 }
 
-function written({ sources, others, places }: Copy, plan: Resolver): ReadonlyMap<string, Buffer> {
+/** The copy that a plan makes. */
+interface Written {
+  readonly files: ReadonlyMap<string, Buffer>
+  /** What was to become a gradient and has no image, which the product tells. */
+  readonly withoutImage: ReadonlySet<LedgerPlace>
+}
+
+function written({ sources, others, places }: Copy, plan: Resolver): Written {
   const files = new Map(others)
+  const withoutImage = new Set<LedgerPlace>()
   for (const source of sources) {
     const own = places.filter(({ path }) => path === source.path)
-    const { edits } = rewriteOf(source, own, { corrections: [], insertions: [] }, plan)
+    const { edits, declarations, unsplit } = rewriteOf(source, own, { corrections: [], insertions: [] }, plan)
+    for (const place of [...declarations.unwritten, ...unsplit.map(({ occurrence }) => occurrence)])
+      withoutImage.add(place)
     files.set(source.path, Buffer.from(encode(applyEdits(source.text, edits), source.encoding)))
   }
-  return files
+  return { files, withoutImage }
 }
 
 /** The color by which a place is told. */
@@ -179,6 +190,16 @@ export interface Told {
   checked: number
   changed: number
   inPart: number
+  gradients: number
+  /** Grounds over which the gradient of another rule lies. */
+  under: number
+}
+
+/** What a page is held against. */
+interface Against extends Pick<Written, 'withoutImage'> {
+  readonly plan: Resolver
+  readonly places: readonly LedgerPlace[]
+  readonly told: Told
 }
 
 /** Holds what is painted now against what the plan says of the places that the marks tell. */
@@ -187,9 +208,7 @@ async function compare(
   paint: () => Promise<string[][]>,
   visited: boolean,
   before: Seen,
-  plan: Resolver,
-  places: readonly LedgerPlace[],
-  told: Told,
+  { plan, withoutImage, places, told }: Against,
 ): Promise<string[]> {
   const wrong: string[] = []
   const painted = await paint()
@@ -203,6 +222,12 @@ async function compare(
   const conditions = [...pieces.values()].flatMap((list) => list.flatMap((each) => each.conditions))
   const indexOf = new Map(conditions.map((condition, i) => [condition, i]))
   const holds = (await holding(page, conditions, visited)).map((list) => new Set(list))
+  const pieceOf = (place: LedgerPlace, at: number) =>
+    pieces.get(place)?.findLast(({ conditions: list }) => list.some((each) => holds[at]?.has(indexOf.get(each) ?? -1)))
+  const gradients = places
+    .flatMap((place) => [plan.outcome(place), ...plan.pieces(place).map(({ outcome }) => outcome)])
+    .flatMap((outcome) => (outcome.kind === 'gradient' ? [outcome.stops] : []))
+  const outcomeOf = (place: LedgerPlace, at: number) => pieceOf(place, at)?.outcome ?? plan.outcome(place)
   before.marked.forEach((row, at) => {
     row.forEach((marked, i) => {
       // A drawing in an address is no computed color.
@@ -210,6 +235,22 @@ async function compare(
       const places = placesIn(marked)
       if (places.every((place) => place === null)) {
         told.checked++
+        if (PROPERTIES[i] === 'background-image') {
+          const [ground] = placesIn(row[PROPERTIES.indexOf('background-color')] ?? '')
+          const outcome = ground && !withoutImage.has(ground) ? outcomeOf(ground, at) : null
+          const image = painted[at]?.[i] ?? ''
+          if (outcome?.kind === 'gradient') {
+            told.gradients++
+            if (!isGradientOf(image, outcome.stops))
+              wrong.push(`${ground?.path}:${ground?.line} has ${image}, no gradient`)
+            return
+          }
+          // A rule that sets the color of the ground alone, or a keyword, leaves the gradient of another: the product warns of it.
+          if (gradients.some((stops) => isGradientOf(image, stops)) && ground?.property !== 'background') {
+            told.under++
+            return
+          }
+        }
         if (painted[at]?.[i] !== before.plain[at]?.[i] && !isTakenOver(before, painted, at, i))
           wrong.push(`${PROPERTIES[i]} ${before.plain[at]?.[i]} became ${painted[at]?.[i]}`)
         return
@@ -220,14 +261,14 @@ async function compare(
       places.forEach((place, nth) => {
         if (!place || place.computedWith !== null) return
         told.checked++
-        const piece = pieces
-          .get(place)
-          ?.findLast(({ conditions: list }) => list.some((each) => holds[at]?.has(indexOf.get(each) ?? -1)))
+        const piece = pieceOf(place, at)
         if (piece) told.inPart++
         const outcome = piece?.outcome ?? plan.outcome(place)
         const own = key(was[nth] ?? '')
         if (outcome.kind === 'inherit') return
-        const wanted = isRewritten(outcome) ? paintedKey(outcome, own) : own
+        // Bare channels hold no alpha: what uses them has its own.
+        const hasAlpha = !place.notation.endsWith('-channels')
+        const wanted = isRewritten(outcome) ? paintedKey(outcome, own, hasAlpha) : own
         if (wanted !== own) told.changed++
         // A visited link has the alpha that it has unvisited, so that no page can tell (Selectors 4 §3.4 leaves it to browsers).
         const seenOf = (paint: string) => (visited ? paint.slice(0, paint.lastIndexOf(',')) : paint)
@@ -256,17 +297,26 @@ function isTakenOver({ marked, parents }: Seen, painted: string[][], at: number,
   return (parent >= 0 && (same(parent, i) || same(parent, 0))) || (i !== 0 && same(at, 0))
 }
 
+function isGradientOf(image: string, stops: readonly Color[]): boolean {
+  const colors = (image.match(COLOR) ?? []).map(key)
+  return (
+    image.startsWith('linear-gradient(') &&
+    colors.join(' ') === stops.map((stop) => `${bytesOf(stop).join()},1.00`).join(' ')
+  )
+}
+
+function bytesOf(color: Color | null): number[] {
+  return (['r', 'g', 'b'] as const).map((channel) => Math.round(Math.min(1, Math.max(0, color?.[channel] ?? 0)) * 255))
+}
+
 function rgb(mark: number): [number, number, number] {
   return [mark >> 16, (mark >> 8) & 255, mark & 255]
 }
 
-function paintedKey(outcome: Outcome, own: string): string {
+function paintedKey(outcome: Outcome, own: string, hasAlpha: boolean): string {
   const color = paintOf(outcome)
-  const alpha = 'alpha' in outcome && outcome.alpha !== null ? outcome.alpha.toFixed(2) : own.split(',')[3]
-  const bytes = (['r', 'g', 'b'] as const).map((channel) =>
-    Math.round(Math.min(1, Math.max(0, color?.[channel] ?? 0)) * 255),
-  )
-  return [...bytes, alpha].join()
+  const alpha = hasAlpha && 'alpha' in outcome && outcome.alpha !== null ? outcome.alpha.toFixed(2) : own.split(',')[3]
+  return [...bytesOf(color), alpha].join()
 }
 
 function parentsOf(page: Page): Promise<number[]> {
@@ -283,9 +333,9 @@ function parentsOf(page: Page): Promise<number[]> {
 
 /** Runs some plans on one page, at rest in two widths and under forced states. */
 export async function check(page: Page, copy: Copy, path: string, seeds: readonly number[]): Promise<Told> {
-  const told: Told = { checked: 0, changed: 0, inPart: 0 }
-  const plain = written(copy, resolver([], []))
-  const marks = written(copy, MARKS)
+  const told: Told = { checked: 0, changed: 0, inPart: 0, gradients: 0, under: 0 }
+  const { files: plain } = written(copy, resolver([], []))
+  const { files: marks } = written(copy, MARKS)
   const cdp = await page.context().newCDPSession(page)
   await cdp.send('DOM.enable')
   await cdp.send('CSS.enable')
@@ -306,16 +356,18 @@ export async function check(page: Page, copy: Copy, path: string, seeds: readonl
   const before = received.map((rows, i): Seen => ({ plain: rows, marked: marked[i] ?? [], parents }))
   for (const seed of seeds) {
     const plan = resolver(randomPlan(copy.places, copy.pages, seeded(seed)), ROLES, copy.pages)
-    await show(page, 'http://copy.test', path, written(copy, plan))
+    const { files, withoutImage } = written(copy, plan)
+    await show(page, 'http://copy.test', path, files)
+    const against = { plan, withoutImage, places: copy.places, told }
     const wrong: string[] = []
     for (const [i, width] of widths.entries()) {
       await page.setViewportSize({ width, height: 800 })
-      wrong.push(...(await compare(page, () => paintOnPage(page), false, before[i] as Seen, plan, copy.places, told)))
+      wrong.push(...(await compare(page, () => paintOnPage(page), false, before[i] as Seen, against)))
     }
     await page.setViewportSize({ width: 1280, height: 800 })
     let state = widths.length
     await eachState(page, cdp, async (paint, visited) => {
-      wrong.push(...(await compare(page, paint, visited, before[state++] as Seen, plan, copy.places, told)))
+      wrong.push(...(await compare(page, paint, visited, before[state++] as Seen, against)))
     })
     expect(wrong, `seed ${seed} on ${path}`).toEqual([])
   }

@@ -19,6 +19,7 @@ test('a random plan on the demo paints every element as it says', async ({ page 
   test.info().annotations.push({ type: 'checked', description: JSON.stringify(told) })
   expect(told.changed).toBeGreaterThan(500)
   expect(told.inPart).toBeGreaterThan(20)
+  expect(told.gradients).toBeGreaterThan(20)
 })
 
 const require = createRequire(join(import.meta.dirname, '../corpus/package.json'))

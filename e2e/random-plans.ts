@@ -59,6 +59,7 @@ export function randomPlan(
       { kind: 'follow', lead: pick(colors) },
       { kind: 'keep' },
       { kind: 'inherit' },
+      { kind: 'gradient', stops: [{ role: pick(ROLES).id }, { role: pick(ROLES).id }], angle: 90 },
     ])
   return Array.from({ length: 12 }, (_, i): Decision => {
     const becomes = to()

@@ -55,9 +55,9 @@ describe('a solid that becomes a gradient', () => {
     expect(unwritten).toHaveLength(1)
   })
 
-  it('takes the place of no image that the rule has already', () => {
-    const { text, unwritten } = after('a { background-image: url(x.png); background-color: red }', [gradient])
-    expect(text).toBe('a { background-image: url(x.png); background-color: #111111 }')
+  it.each(['url(x.png)', 'none'])('takes the place of no image that the rule has already: %s', (image) => {
+    const { text, unwritten } = after(`a { background-image: ${image}; background-color: red }`, [gradient])
+    expect(text).toBe(`a { background-image: ${image}; background-color: #111111 }`)
     expect(unwritten).toHaveLength(1)
   })
 })
@@ -81,11 +81,44 @@ describe('a gradient that becomes a solid', () => {
   })
 })
 
-it('no part of a rule is a gradient by itself: that is told', () => {
-  const scoped = { ...gradient, target: { ...red, scope: { region: '.x' } } }
-  const source = { path: 'a.css', text: 'a { background: red }', encoding: 'utf-8' } as const
-  const places = readSource(source).occurrences.map((each) => ({ ...each, path: 'a.css' }))
-  const { unsplit, edits } = rewriteOf(source, places, { corrections: [], insertions: [] }, resolver([scoped], roles))
-  expect(unsplit.map(({ why }) => why)).toEqual(['gradient'])
-  expect(edits.edits).toEqual([])
+describe('a part of a rule', () => {
+  const written = (text: string, decisions: readonly Decision[]) => {
+    const source = { path: 'a.css', text, encoding: 'utf-8' } as const
+    const places = readSource(source).occurrences.map((each) => ({ ...each, path: 'a.css' }))
+    const { unsplit, edits } = rewriteOf(
+      source,
+      places,
+      { corrections: [], insertions: [] },
+      resolver(decisions, roles),
+    )
+    return { text: applyEdits(text, edits), why: unsplit.map(({ why }) => why) }
+  }
+  const within = (decision: Decision): Decision => ({
+    ...decision,
+    id: `${decision.id} within`,
+    target: { ...decision.target, scope: { region: '.x' } },
+  })
+
+  it('becomes a gradient by itself', () => {
+    expect(written('a { background: red !important }', [within(gradient)])).toEqual({
+      text: 'a { background: red !important }\na:where(.x, .x *) { background: #111111 !important; background-image: linear-gradient(90deg, #111111, #d2b48c) !important }',
+      why: [],
+    })
+  })
+
+  it('stays solid where the rest becomes a gradient', () => {
+    const keep: Decision = { id: 'k', target: { ...red, scope: { region: '.x' } }, to: { kind: 'keep' } }
+    expect(written('a { background-color: red }', [gradient, keep]).text).toBe(
+      'a { background-color: #111111; background-image: linear-gradient(90deg, #111111, #d2b48c) }\na:where(.x, .x *) { background-color: red; background-image: none }',
+    )
+  })
+
+  it('becomes no gradient behind an image, and no solid by itself: that is told', () => {
+    expect(written('a { background: red url(x.png) }', [within(gradient)])).toEqual({
+      text: 'a { background: red url(x.png) }\na:where(.x, .x *) { background: #111111 url(x.png) }',
+      why: ['gradient'],
+    })
+    const text = 'a { background: linear-gradient(red, blue) }'
+    expect(written(text, [within(solid)])).toEqual({ text, why: ['gradient'] })
+  })
 })

@@ -5,7 +5,7 @@ import type { Occurrence } from '../source/occurrence.ts'
 import type { Block, Declaration } from '../source/sheet/blocks.ts'
 import type { Edit } from '../text/edit.ts'
 import type { Range } from '../text/range.ts'
-import { declarationFinder } from './declaration-finder.ts'
+import { type Declared, declarationFinder } from './declaration-finder.ts'
 
 /** Declarations that become others, beside the literals in them. */
 export interface DeclarationChanges<O extends Occurrence = Occurrence> {
@@ -16,9 +16,29 @@ export interface DeclarationChanges<O extends Occurrence = Occurrence> {
   readonly unwritten: readonly O[]
 }
 
-/** Whether a place asks for more than another literal. */
-export function changesDeclaration(place: Occurrence, outcome: Outcome): boolean {
-  return outcome.kind === 'gradient' || ('color' in outcome && outcome.decision.solid === true && isStop(place))
+/** Whether a stop of a gradient asks for a solid in place of the whole of it. */
+export function becomesSolid(place: Occurrence, outcome: Outcome): boolean {
+  return 'color' in outcome && outcome.kind !== 'gradient' && outcome.decision.solid === true && isStop(place)
+}
+
+/** The image that stands behind a solid that becomes a gradient. */
+export function gradientOf({ stops, angle }: Extract<Outcome, { kind: 'gradient' }>): string {
+  return `linear-gradient(${angle}deg, ${stops.map(toHex).join(', ')})`
+}
+
+/**
+ * What a declaration is followed by where an image is declared behind its solid, with its own `!important`. null: the background has more in it
+ * than the solid, or the rule has an image already, whose place it would take.
+ */
+export function imageBehind(
+  text: string,
+  { block, declaration }: Declared,
+  { range }: Occurrence,
+  image: string,
+): string | null {
+  const value = valueRangeOf(text, declaration)
+  if (!value || value.start !== range.start || value.end !== range.end || hasImage(text, block)) return null
+  return `; background-image: ${image}${text.slice(value.end, declaration.end)}`
 }
 
 /**
@@ -34,7 +54,7 @@ export function declarationChanges<O extends Occurrence>(
 ): DeclarationChanges<O> {
   const wanted = occurrences.flatMap((place) => {
     const own = outcome(place)
-    return own.kind !== 'open' && changesDeclaration(place, own) ? [{ place, own }] : []
+    return own.kind === 'gradient' || becomesSolid(place, own) ? [{ place, own }] : []
   })
   const edits: Edit[] = []
   const unwritten: O[] = []
@@ -42,29 +62,26 @@ export function declarationChanges<O extends Occurrence>(
   const declaredAt = declarationFinder(blocks())
   const solids: Range[] = []
   for (const { place, own } of wanted) {
-    const { start, end } = place.range
+    const { start } = place.range
     // The stops of a gradient go together: the first that asks for it has taken the others with it.
-    if (start < (solids.at(-1)?.end ?? 0)) continue
-    const { declaration, block } = declaredAt(start) ?? {}
-    const value = declaration && valueRangeOf(text, declaration)
+    if (own.kind === 'open' || start < (solids.at(-1)?.end ?? 0)) continue
+    const declared = declaredAt(start)
     const decisions = [own.decision.id]
-    const isWhole = value?.start === start && value.end === end
-    if (block && declaration && value && own.kind === 'gradient' && isWhole && !hasImage(text, block)) {
-      const at = declaration.end
-      const stops = own.stops.map(toHex).join(', ')
-      const replacement = `; background-image: linear-gradient(${own.angle}deg, ${stops})${text.slice(value.end, declaration.end)}`
-      edits.push({ kind: 'change-declaration', range: { start: at, end: at }, replacement, decisions })
-    } else if (
-      declaration &&
-      value &&
-      own.kind !== 'gradient' &&
-      'color' in own &&
-      isOneGradient(text.slice(value.start, value.end))
-    ) {
+    if (own.kind === 'gradient') {
+      const replacement = declared && imageBehind(text, declared, place, gradientOf(own))
+      if (!replacement) unwritten.push(place)
+      else {
+        const at = declared.declaration.end
+        edits.push({ kind: 'change-declaration', range: { start: at, end: at }, replacement, decisions })
+      }
+      continue
+    }
+    const declaration = declared?.declaration
+    const value = declaration && valueRangeOf(text, declaration)
+    if (value && 'color' in own && isOneGradient(text.slice(value.start, value.end))) {
       const color = toHex(own.color)
-      const beside = /-image$/i.test(declaration.property) ? `none; background-color: ${color}` : color
-      const important = beside.startsWith('none') ? text.slice(value.end, declaration.end) : ''
-      const replacement = beside.replace(/^none/, `none${important}`)
+      const isImage = /-image$/i.test(declaration.property)
+      const replacement = isImage ? `none${text.slice(value.end, declaration.end)}; background-color: ${color}` : color
       edits.push({ kind: 'change-declaration', range: value, replacement, decisions })
       solids.push(value)
     } else unwritten.push(place)
@@ -72,11 +89,12 @@ export function declarationChanges<O extends Occurrence>(
   return { edits, swallowed: within(occurrences, solids), unwritten }
 }
 
-/** Whether a rule has an image under its solid already, which a gradient would take the place of. */
+/** Whether a rule says already what image its ground has, and be it none: one of both would not be seen. */
 function hasImage(text: string, { declarations }: Block): boolean {
   return declarations.some(
     ({ property, start, end }) =>
-      /^background(?:-image)?$/i.test(property) && /(?:url|image|image-set|gradient)\(/i.test(text.slice(start, end)),
+      /^background-image$/i.test(property) ||
+      (/^background$/i.test(property) && /(?:url|image|image-set|gradient)\(/i.test(text.slice(start, end))),
   )
 }
 

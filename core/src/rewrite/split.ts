@@ -1,11 +1,11 @@
-import type { Piece, Resolver } from '../plan/outcome.ts'
+import type { Outcome, Piece, Resolver } from '../plan/outcome.ts'
 import type { Part } from '../plan/reach.ts'
 import { hasPseudoElement, limitedTo, splitList } from '../selector/list.ts'
 import type { Occurrence } from '../source/occurrence.ts'
 import type { Block, Declaration } from '../source/sheet/blocks.ts'
 import type { Edit } from '../text/edit.ts'
-import { declarationFinder } from './declaration-finder.ts'
-import { changesDeclaration } from './declarations.ts'
+import { type Declared, declarationFinder } from './declaration-finder.ts'
+import { becomesSolid, gradientOf, imageBehind } from './declarations.ts'
 import { literalFor } from './in-place.ts'
 import { placed } from './layout.ts'
 
@@ -16,11 +16,11 @@ export interface Split<O extends Occurrence = Occurrence> {
   readonly edit: Edit
 }
 
-/** A part that could not be written, and why. */
+/** A part that could not be written, or not as a gradient, and why. */
 export interface Unsplit<O extends Occurrence = Occurrence> {
   readonly occurrence: O
   readonly piece: Piece
-  /** `block`: no block of a rule holds its declaration as a whole; `selector`: its list is not written as it is read; `pseudo-element`: nothing can be nested in one; `gradient`: a gradient that becomes a solid, or a solid that becomes one, does so for its whole rule. */
+  /** `block`: no block of a rule holds its declaration as a whole; `selector`: its list is not written as it is read; `pseudo-element`: nothing can be nested in one; `gradient`: a gradient becomes a solid for its whole rule only; a solid that has more beside it takes the first stop alone. */
   readonly why: 'block' | 'selector' | 'pseudo-element' | 'gradient'
 }
 
@@ -56,11 +56,12 @@ export function splitsOf<O extends Occurrence>(
   const byBlock = new Map<Block, Wanted<O>[]>()
   const declaredAt = declarationFinder(blocks())
   for (const each of wanted) {
-    const block = declaredAt(each.occurrence.range.start)?.block
-    const isWhole = [each.piece.outcome, resolver.outcome(each.occurrence)].some((outcome) =>
-      changesDeclaration(each.occurrence, outcome),
-    )
-    const why = isWhole ? 'gradient' : block ? unwritten(text, block, each) : 'block'
+    const declared = declaredAt(each.occurrence.range.start)
+    const block = declared?.block
+    const outcomes = [each.piece.outcome, resolver.outcome(each.occurrence)]
+    const why = declared ? unwritten(text, declared.block, each, outcomes) : 'block'
+    // It takes its first stop alone then, as a whole rule does.
+    if (declared && !why && isWithoutImage(text, declared, each)) unsplit.push({ ...each, why: 'gradient' })
     const known = block && byBlock.get(block)
     if (!block || why) unsplit.push({ ...each, why: why ?? 'block' })
     else if (known) known.push(each)
@@ -85,9 +86,15 @@ export function splitsOf<O extends Occurrence>(
 export function writtenPieces(occurrence: Occurrence, resolver: Resolver): readonly Piece[] {
   const pieces = resolver.pieces(occurrence)
   if (pieces.length === 0) return []
-  const rest = literalFor(occurrence, resolver.outcome(occurrence)).text
-  const first = pieces.findIndex(({ outcome }) => literalFor(occurrence, outcome).text !== rest)
+  const rest = writtenFor(occurrence, resolver.outcome(occurrence))
+  const first = pieces.findIndex(({ outcome }) => writtenFor(occurrence, outcome) !== rest)
   return first < 0 ? [] : pieces.slice(first)
+}
+
+/** By what two outcomes of one place are told apart. */
+function writtenFor(occurrence: Occurrence, outcome: Outcome): string {
+  const { text } = literalFor(occurrence, outcome)
+  return outcome.kind === 'gradient' ? `${text} ${gradientOf(outcome)}` : text
 }
 
 /** Whether the new rule stands in the block: what stands nested in it is as strong, and must stay behind. */
@@ -95,11 +102,23 @@ function goesInside({ kind, holdsConditions }: Block): boolean {
   return kind === 'within' || holdsConditions
 }
 
+/** Whether a part that becomes a gradient cannot have it behind its solid. */
+function isWithoutImage<O extends Occurrence>(
+  text: string,
+  declared: Declared,
+  { occurrence, piece }: Wanted<O>,
+): boolean {
+  return piece.outcome.kind === 'gradient' && imageBehind(text, declared, occurrence, '') === null
+}
+
+/** @param outcomes of the piece and of the whole place */
 function unwritten<O extends Occurrence>(
   text: string,
   block: Block,
   { occurrence, piece }: Wanted<O>,
+  outcomes: readonly Outcome[],
 ): Unsplit['why'] | null {
+  if (outcomes.some((outcome) => becomesSolid(occurrence, outcome))) return 'gradient'
   if (goesInside(block)) return splitList(occurrence.selector ?? '').some(hasPseudoElement) ? 'pseudo-element' : null
   const written = splitList(text.slice(block.head.start, block.head.end))
   return piece.part.selectors.every(({ at }) => at < written.length) &&
@@ -130,17 +149,25 @@ function splitOf<O extends Occurrence>(
 ): Split<O> {
   const [first, piece] = [...pieces][0] as [O, Piece]
   const { part } = piece
-  const literal = (occurrence: O) =>
-    literalFor(occurrence, pieces.get(occurrence)?.outcome ?? resolver.outcome(occurrence)).text
+  const outcomeOf = (occurrence: O) => pieces.get(occurrence)?.outcome ?? resolver.outcome(occurrence)
   const isTaken = (declaration: Declaration) => held.get(declaration)?.some((each) => pieces.has(each)) === true
+  // The image of the whole is not that of the part.
+  const behind = (declaration: Declaration) => {
+    const [occurrence] = held.get(declaration) ?? []
+    const outcome = occurrence && outcomeOf(occurrence)
+    if (!occurrence || !outcome) return ''
+    const isSolidPart = outcome.kind !== 'gradient' && resolver.outcome(occurrence).kind === 'gradient'
+    const image = outcome.kind === 'gradient' ? gradientOf(outcome) : isSolidPart ? 'none' : null
+    return image === null ? '' : (imageBehind(text, { block, declaration }, occurrence, image) ?? '')
+  }
   const declarations = repeated(block, isTaken).map((declaration) => {
     let written = ''
     let at = declaration.start
     for (const occurrence of held.get(declaration) ?? []) {
-      written += text.slice(at, occurrence.range.start) + literal(occurrence)
+      written += text.slice(at, occurrence.range.start) + literalFor(occurrence, outcomeOf(occurrence)).text
       at = occurrence.range.end
     }
-    return written + text.slice(at, declaration.end)
+    return written + text.slice(at, declaration.end) + behind(declaration)
   })
   const inside = goesInside(block)
   const selector = inside ? nestedSelector(part, first.selector ?? '') : behindSelector(text, block, part)

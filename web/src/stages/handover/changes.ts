@@ -1,7 +1,7 @@
 import {
+  becomesSolid,
   type Column,
   type Correction,
-  changesDeclaration,
   changesInPlace,
   correctedBy,
   type Decision,
@@ -77,7 +77,7 @@ function changesOfPlaces(places: SitePlaces, outcomes: Column<Outcome>, resolver
   const taken = withoutOtherStops(places.some(taking), resolver)
   return changesInPlace(taken, resolver).map(({ occurrence, replacement, decisions, keptNotation }) => {
     const outcome = outcomes.values[outcomes.codes[occurrence.index] as number] as Outcome
-    const isSolid = outcome.kind !== 'gradient' && changesDeclaration(occurrence, outcome)
+    const isSolid = becomesSolid(occurrence, outcome)
     return {
       key: `place ${occurrence.index}`,
       ...changeOf(occurrence, outcome),
@@ -93,10 +93,10 @@ function changesOfPlaces(places: SitePlaces, outcomes: Column<Outcome>, resolver
 /** Of a gradient that becomes a solid, the stop that is decided so: the others go with it. */
 function withoutOtherStops(taken: readonly PlaceOf[], resolver: Resolver): readonly PlaceOf[] {
   const keyOf = ({ path, selector, property, atRules }: PlaceOf) => JSON.stringify([path, selector, property, atRules])
-  const becomesSolid = (place: PlaceOf) => isStop(place) && changesDeclaration(place, resolver.outcome(place))
-  const solids = new Set(taken.filter(becomesSolid).map(keyOf))
+  const isDecided = (place: PlaceOf) => becomesSolid(place, resolver.outcome(place))
+  const solids = new Set(taken.filter(isDecided).map(keyOf))
   if (solids.size === 0) return taken
-  return taken.filter((place) => !isStop(place) || becomesSolid(place) || !solids.has(keyOf(place)))
+  return taken.filter((place) => !isStop(place) || isDecided(place) || !solids.has(keyOf(place)))
 }
 
 /** The places of which a limited decision may take a part. */

@@ -36,12 +36,12 @@ interface ToGradientProps {
 }
 
 function ToGradient({ solids, all, roles, onGive }: ToGradientProps) {
-  const { places } = useWork()
+  const { places, taking } = useWork()
   const [from, setFrom] = useState(roles[0]?.id ?? '')
   const [to, setTo] = useState(roles[1]?.id ?? from)
   const [angle, setAngle] = useState('180')
   const options = roles.map(({ id, name }) => [id, name] as const)
-  const under = useMemo(() => liesUnder(solids, places), [solids, places])
+  const under = useMemo(() => liesUnder(solids, places, taking), [solids, places, taking])
   return (
     <div>
       <Text>A gradient of roles</Text>
@@ -63,10 +63,10 @@ function ToGradient({ solids, all, roles, onGive }: ToGradientProps) {
       {under.length > 0 ? (
         <Note shape="▲" title="The gradient would lie over other grounds">
           <Text as="span" fontFamily="mono">
-            {under[0]?.selector}
+            {under[0]}
           </Text>
-          {under.length > 1 ? ` and ${count(under.length - 1, 'other place', 'other places')}` : ''}{' '}
-          {under.length > 1 ? 'set' : 'sets'} background-color alone, which takes no gradient away.
+          {under.length > 1 ? ` and ${count(under.length - 1, 'other rule')}` : ''} {under.length > 1 ? 'set' : 'sets'}{' '}
+          background-color alone, which takes no gradient away.
         </Note>
       ) : null}
     </div>
