@@ -1,4 +1,4 @@
-import { Flex, Text } from '@chakra-ui/react'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import { type Becoming, canBecomeGradient, type Decision, isStop, type Role } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
@@ -61,13 +61,15 @@ function ToGradient({ solids, all, roles, onGive }: ToGradientProps) {
         {solids.length < all ? `; ${count(all - solids.length, 'other place stays', 'other places stay')} open` : ''}.
       </Text>
       {under.length > 0 ? (
-        <Note shape="▲" title="The gradient would lie over other grounds">
-          <Text as="span" fontFamily="mono">
-            {under[0]}
-          </Text>
-          {under.length > 1 ? ` and ${count(under.length - 1, 'other rule')}` : ''} {under.length > 1 ? 'set' : 'sets'}{' '}
-          background-color alone, which takes no gradient away.
-        </Note>
+        <Box mt="2">
+          <Note shape="▲" title="The gradient would lie over other grounds">
+            <Text as="span" fontFamily="mono">
+              {under[0]}
+            </Text>
+            {under.length > 1 ? ` and ${count(under.length - 1, 'other rule')}` : ''}{' '}
+            {under.length > 1 ? 'set' : 'sets'} background-color alone, which takes no gradient away.
+          </Note>
+        </Box>
       ) : null}
     </div>
   )

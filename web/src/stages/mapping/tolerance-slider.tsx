@@ -40,7 +40,7 @@ export function ToleranceSlider() {
     `${(value / LARGEST_TOLERANCE) * WIDTH},${HEIGHT - 2 - (clusters / most) * (HEIGHT - 6)}`
   const name = TOLERANCES.findLast(({ value }) => value <= tolerance)?.name ?? 'not to be told apart'
   return (
-    <Flex direction="column" align="flex-end" gap="1">
+    <Flex direction="column" align={{ base: 'flex-start', lg: 'flex-end' }} gap="1">
       <Segments
         label="Tolerance, ΔE00"
         says="One colour when closer than"
@@ -49,7 +49,7 @@ export function ToleranceSlider() {
         height={26}
         onChoose={(value) => set(Number(value))}
       />
-      <Flex align="center" gap="3">
+      <Flex align="center" gap="3" rowGap="1" wrap={{ base: 'wrap', lg: 'nowrap' }}>
         <Text fontSize="12px" whiteSpace="nowrap">
           <Text as="span" fontFamily="mono" fontWeight="600">
             ΔE {tolerance.toFixed(1)}
