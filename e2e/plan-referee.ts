@@ -1,153 +1,23 @@
-import { type CDPSession, expect, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import {
-  applyEdits,
   type Color,
-  decode,
-  encode,
   isRewritten,
   type LedgerPlace,
-  ledgerOf,
   limitedTo,
-  linkChannels,
-  listPages,
   type Outcome,
   paintOf,
-  placeAt,
   type Resolver,
-  readSource,
   resolver,
-  rewriteOf,
-  type ScopePage,
-  type SourceText,
 } from '@undo-ink/core'
 import { seeded } from '../core/test/random.ts'
+import { type Copy, MARKS, markOf, type Written, written } from './plan-copies.ts'
+import { type Condition, eachState, holding, PROPERTIES, paintOnPage, parentsOf, show } from './plan-page.ts'
 import { ROLES, randomPlan } from './random-plans.ts'
 
 /**
  * Random plans against Chromium's own cascade. Every place gets a color of its own once: what an element is painted with then says which place
  * paints it. In the copy that a plan wrote, the same element must be painted as the plan says of that place there, and as before where it says nothing.
  */
-
-/** A site as the check reads it: what is rewritten, and all else. */
-export interface Copy {
-  readonly sources: readonly SourceText[]
-  readonly others: ReadonlyMap<string, Buffer>
-  readonly places: readonly LedgerPlace[]
-  readonly pages: readonly ScopePage[]
-}
-
-export function readCopy(files: ReadonlyMap<string, Buffer>): Copy {
-  const sources: SourceText[] = []
-  const others = new Map<string, Buffer>()
-  for (const [path, bytes] of files) {
-    const source = /\.(?:html|css)$/.test(path) ? decode(path, bytes) : 'other'
-    if (typeof source === 'string') others.set(path, bytes)
-    else sources.push(source)
-  }
-  const readings = linkChannels(sources.map((source) => ({ path: source.path, reading: readSource(source) })))
-  const ledger = ledgerOf(readings.map(({ path, reading }) => ({ path, occurrences: reading?.occurrences ?? [] })))
-  const { pages } = listPages(
-    readings.flatMap(({ path, reading }) => (reading ? [{ path, reading }] : [])),
-    [...files.keys()],
-  )
-  return { sources, others, places: Array.from({ length: ledger.length }, (_, i) => placeAt(ledger, i)), pages }
-}
-
-/** The copy that a plan makes. */
-interface Written {
-  readonly files: ReadonlyMap<string, Buffer>
-  /** What was to become a gradient and has no image, which the product tells. */
-  readonly withoutImage: ReadonlySet<LedgerPlace>
-}
-
-function written({ sources, others, places }: Copy, plan: Resolver): Written {
-  const files = new Map(others)
-  const withoutImage = new Set<LedgerPlace>()
-  for (const source of sources) {
-    const own = places.filter(({ path }) => path === source.path)
-    const { edits, declarations, unsplit } = rewriteOf(source, own, { corrections: [], insertions: [] }, plan)
-    for (const place of [...declarations.unwritten, ...unsplit.map(({ occurrence }) => occurrence)])
-      withoutImage.add(place)
-    files.set(source.path, Buffer.from(encode(applyEdits(source.text, edits), source.encoding)))
-  }
-  return { files, withoutImage }
-}
-
-/** The color by which a place is told. */
-const markOf = (index: number) => 0x400001 + index * 3
-
-/** A plan that gives each place its mark. */
-const MARKS: Resolver = {
-  outcome: (place) => {
-    const mark = markOf((place as LedgerPlace).index)
-    const color = { r: (mark >> 16) / 255, g: ((mark >> 8) & 255) / 255, b: (mark & 255) / 255, alpha: 1 }
-    return {
-      kind: 'color',
-      decision: { id: '', target: { colors: [] }, to: { kind: 'keep' } },
-      color,
-      alpha: null,
-      follows: null,
-    }
-  },
-  pieces: () => [],
-  reached: () => [],
-  groundOf: () => null,
-}
-
-const PROPERTIES = [
-  ...['color', 'background-color', 'background-image', 'border-top-color', 'border-right-color'],
-  ...['border-bottom-color', 'border-left-color', 'outline-color', 'text-decoration-color', 'fill', 'stroke'],
-  ...['box-shadow', 'text-shadow', 'caret-color', 'column-rule-color'],
-]
-
-/** What every element and pseudo-element is painted with, in the order of the document. */
-function paintOnPage(page: Page): Promise<string[][]> {
-  return page.evaluate((properties) => {
-    const rows: string[][] = []
-    for (const element of document.querySelectorAll('*'))
-      for (const pseudo of [null, '::before', '::after']) {
-        const style = getComputedStyle(element, pseudo)
-        rows.push(pseudo && style.content === 'none' ? [] : properties.map((name) => style.getPropertyValue(name)))
-      }
-    return rows
-  }, PROPERTIES)
-}
-
-interface Condition {
-  readonly selector: string
-  readonly pseudo: string | null
-  readonly width: string | null
-}
-
-/** For each element, the conditions that hold for it; for each pseudo-element too. */
-function holding(page: Page, conditions: readonly Condition[], visited: boolean): Promise<number[][]> {
-  const asked = conditions.map((each) => ({
-    ...each,
-    selector: visited ? each.selector.replaceAll(':visited', ':any-link') : each.selector,
-  }))
-  return page.evaluate((all) => {
-    const matching = (element: Element, selector: string) => {
-      try {
-        return element.matches(selector)
-      } catch {
-        return false
-      }
-    }
-    const rows: number[][] = []
-    for (const element of document.querySelectorAll('*'))
-      for (const pseudo of [null, '::before', '::after'])
-        rows.push(
-          all.flatMap((each, i) =>
-            each.pseudo === pseudo &&
-            (!each.width || matchMedia(each.width).matches) &&
-            matching(element, each.selector)
-              ? [i]
-              : [],
-          ),
-        )
-    return rows
-  }, asked)
-}
 
 const PSEUDO = /::?(before|after)$/
 
@@ -168,21 +38,6 @@ const COLOR = /rgba?\([^)]*\)/g
 function key(text: string): string {
   const [r = 0, g = 0, b = 0, a = 1] = (text.match(/[\d.]+/g) ?? []).map(Number)
   return [r, g, b, a.toFixed(2)].join()
-}
-
-async function show(page: Page, origin: string, path: string, files: ReadonlyMap<string, Buffer>): Promise<void> {
-  await page.unrouteAll()
-  await page.route(`${origin}/**`, (route) => {
-    const wanted = decodeURIComponent(new URL(route.request().url()).pathname.slice(1))
-    const body = files.get(wanted)
-    const contentType = wanted.endsWith('.css') ? 'text/css' : wanted.endsWith('.html') ? 'text/html' : 'image/svg+xml'
-    return body
-      ? route.fulfill({ body, contentType, headers: { 'Content-Security-Policy': "script-src 'none'" } })
-      : route.fulfill({ status: 404 })
-  })
-  await page.goto(`${origin}/${path}`)
-  // What is on its way from one color to another says nothing of either.
-  await page.addStyleTag({ content: '*,*::before,*::after{transition:none!important;animation:none!important}' })
 }
 
 /** How much was checked. */
@@ -309,26 +164,10 @@ function bytesOf(color: Color | null): number[] {
   return (['r', 'g', 'b'] as const).map((channel) => Math.round(Math.min(1, Math.max(0, color?.[channel] ?? 0)) * 255))
 }
 
-function rgb(mark: number): [number, number, number] {
-  return [mark >> 16, (mark >> 8) & 255, mark & 255]
-}
-
 function paintedKey(outcome: Outcome, own: string, hasAlpha: boolean): string {
   const color = paintOf(outcome)
   const alpha = hasAlpha && 'alpha' in outcome && outcome.alpha !== null ? outcome.alpha.toFixed(2) : own.split(',')[3]
   return [...bytesOf(color), alpha].join()
-}
-
-function parentsOf(page: Page): Promise<number[]> {
-  return page.evaluate(() => {
-    const all = [...document.querySelectorAll('*')]
-    const at = new Map(all.map((element, i) => [element, i * 3]))
-    return all.flatMap((element, i) => [
-      element.parentElement ? (at.get(element.parentElement) ?? -1) : -1,
-      i * 3,
-      i * 3,
-    ])
-  })
 }
 
 /** Runs some plans on one page, at rest in two widths and under forced states. */
@@ -374,37 +213,6 @@ export async function check(page: Page, copy: Copy, path: string, seeds: readonl
   return told
 }
 
-/** What reads the paint of the page, and whether links count as visited. */
-type Act<T> = (paint: () => Promise<string[][]>, visited: boolean) => Promise<T>
-
-/** Does something under each forced state of some elements that a visitor can act on; of links, also as visited. */
-async function eachState<T>(page: Page, cdp: CDPSession, act: Act<T>): Promise<T[]> {
-  const found: T[] = []
-  const { root } = await cdp.send('DOM.getDocument', { depth: 0 })
-  const idsOf = async (selector: string) =>
-    (await cdp.send('DOM.querySelectorAll', { nodeId: root.nodeId, selector })).nodeIds
-  const under = async (nodeIds: readonly number[], forced: string[], paint: () => Promise<string[][]>) => {
-    const force = async (forcedPseudoClasses: string[]) => {
-      for (const nodeId of nodeIds) await cdp.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses })
-    }
-    await force(forced)
-    found.push(await act(paint, forced.includes('visited')))
-    await force([])
-  }
-  const actable = await idsOf('a, button, input, [class*=btn]')
-  const some = actable.filter((_, i) => i % Math.ceil(actable.length / 12) === 0)
-  for (const forced of [['hover'], ['focus', 'focus-visible'], ['active']])
-    await under(some, forced, () => paintOnPage(page))
-  const [links, all] = [await idsOf('a[href]'), await idsOf('*')]
-  // A page's own answer says of no link that it was visited: the debugging protocol does.
-  await under(links, ['visited'], async () => {
-    const rows = await paintOnPage(page)
-    for (const nodeId of links) {
-      const { computedStyle } = await cdp.send('CSS.getComputedStyleForNode', { nodeId })
-      const values = new Map(computedStyle.map(({ name, value }) => [name, value]))
-      rows[all.indexOf(nodeId) * 3] = PROPERTIES.map((name) => values.get(name) ?? '')
-    }
-    return rows
-  })
-  return found
+function rgb(mark: number): [number, number, number] {
+  return [mark >> 16, (mark >> 8) & 255, mark & 255]
 }

@@ -2,7 +2,8 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
-import { check, readCopy } from './plan-referee.ts'
+import { readCopy } from './plan-copies.ts'
+import { check } from './plan-referee.ts'
 import { pageOfSelectors } from './selector-page.ts'
 
 const SITE = join(import.meta.dirname, '../demo/site')
