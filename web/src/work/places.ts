@@ -78,7 +78,8 @@ export class SitePlaces {
   private readonly uses: readonly ReadonlyMap<number, number>[]
   private readonly spellings: readonly ReadonlyMap<number, number>[]
   private readonly alphas: readonly ReadonlyMap<number, number>[]
-  private bySubjects: SharedInFile | null = null
+  private byList: SharedInFile | null = null
+  private bySubject: ReadonlyMap<string, readonly number[]> | null = null
   private longer: ReadonlyMap<string, ReadonlySet<string>> | null = null
   private readonly colorCodes: ReadonlyMap<string, number>
   private readonly pathCodes: ReadonlyMap<string, number>
@@ -136,16 +137,47 @@ export class SitePlaces {
     return all.sort()
   }
 
-  /** All places of some files that paint one of some subjects, by file. */
+  /** All places of some files that paint one of some subjects, by file. Linear in the lists of subjects. */
   ofSubjects(files: Iterable<string>, wanted: ReadonlySet<string>): Map<string, PlaceOf[]> {
+    const { values } = this.ledger.columns.subjects
+    const codes = values.flatMap((list, code) => (list.some((subject) => wanted.has(subject)) ? [code] : []))
+    return this.ofLists(codes, files)
+  }
+
+  /** All places that paint a subject of some of the same files, or one of its kin, by file. Takes no longer on a large site. */
+  around(some: readonly PlaceOf[], kin: ReadonlySet<string>): Map<string, PlaceOf[]> {
+    const { codes } = this.ledger.columns.subjects
+    const index = (this.bySubject ??= this.listsBySubject())
+    const lists = new Set(some.map((place) => codes[place.index] as number))
+    for (const subject of kin) for (const code of index.get(subject) ?? []) lists.add(code)
+    return this.ofLists([...lists], new Set(some.map((place) => place.path)))
+  }
+
+  /** The places of some files that stand under some lists of subjects, by file. */
+  private ofLists(lists: readonly number[], files: Iterable<string>): Map<string, PlaceOf[]> {
     const { path, subjects } = this.ledger.columns
-    const index = (this.bySubjects ??= new SharedInFile(path.codes, subjects.codes, subjects.values.length))
-    const codes = subjects.values.flatMap((list, code) => (list.some((subject) => wanted.has(subject)) ? [code] : []))
+    const index = (this.byList ??= new SharedInFile(path.codes, subjects.codes, subjects.values.length))
     const wantedFiles = new Set(Array.from(files, (file) => this.pathCodes.get(file) ?? -1))
-    const found = codes
+    const found = lists
       .flatMap((code) => [...index.ofAll(code)])
       .filter((at) => wantedFiles.has(path.codes[at] as number))
-    return groupBy(this.some(found.toSorted((a, b) => a - b)), ({ path }) => path)
+    return groupBy(this.some(found.toSorted((a, b) => a - b)), (place) => place.path)
+  }
+
+  /** Of each subject the lists that it stands in; without those with combinators that stand alone only, which are most and which their places lead to. */
+  private listsBySubject(): Map<string, number[]> {
+    const { values } = this.ledger.columns.subjects
+    const shared = new Set(values.filter(({ length }) => length > 1).flat())
+    const index = new Map<string, number[]>()
+    values.forEach((list, code) => {
+      for (const subject of list) {
+        if (subject.includes(' ') && !shared.has(subject)) continue
+        const known = index.get(subject)
+        if (known) known.push(code)
+        else index.set(subject, [code])
+      }
+    })
+    return index
   }
 
   /** Subjects whose elements some rule of the others can paint too: of `.key` also `.key.late`, and of that also `.late`. */

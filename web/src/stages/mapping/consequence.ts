@@ -76,7 +76,7 @@ export function consequenceOf(
     taking.filter((place) => paths.has(place.path) && place.subjects.some((subject) => kin.has(subject))),
     ({ path }) => path,
   )
-  const around = [...all.ofSubjects(paths, kin)].map(([path, places]) => ({
+  const around = [...all.around(taken, kin)].map(([path, places]) => ({
     places,
     met: looks(places, takingOf.get(path) ?? []),
   }))
