@@ -2,7 +2,7 @@ import { type Decision, ledgerOf, readSource, resolveLedger, resolver } from '@u
 import { describe, expect, it } from 'vitest'
 import { byDecision, byFile, changesOf } from '../stages/handover/changes.ts'
 import { countBy, groupBy, SitePlaces } from './places.ts'
-import { becomesText, countOutcomes, partOf, reuseRows, rowOf, standingOf } from './standing.ts'
+import { becomesText, countOutcomes, partOf, rowOf, rowsOf, standingOf } from './standing.ts'
 
 const read = (path: string, text: string) => ({ path, ...readSource({ path, text, encoding: 'utf-8' }) })
 const places = new SitePlaces(
@@ -95,11 +95,16 @@ describe('what becomes of a row', () => {
   })
 
   it('keeps the object of a row that says the same', () => {
-    const before = [rowOf(places, countOutcomes(places, outcomesOf([])), cluster)]
-    const same = reuseRows(before, [rowOf(places, countOutcomes(places, outcomesOf([])), cluster)])
-    const other = reuseRows(before, [rowOf(places, countOutcomes(places, outcomesOf([whole])), cluster)])
-    expect(same[0]).toBe(before[0])
-    expect(other[0]).not.toBe(before[0])
+    const open = countOutcomes(places, outcomesOf([]))
+    const before = rowsOf(places, open, [cluster], null)
+    const [row] = before.rows
+    const rowOfThem = (...[counted, ...clusters]: [typeof open, ...(typeof cluster)[]]) =>
+      rowsOf(places, counted, clusters, before).rows[0]
+    expect(rowOfThem(open, { ...cluster })).toBe(row)
+    expect(rowOfThem(countOutcomes(places, outcomesOf([])), cluster)).toBe(row)
+    expect(rowOfThem(countOutcomes(places, outcomesOf([whole])), cluster)).not.toBe(row)
+    expect(rowOfThem(open, { ...cluster, byHand: true })).not.toBe(row)
+    expect(rowOfThem(open, { ...cluster, members: ['#7a2433', '#ffffff'], count: 4 })?.count).toBe(4)
   })
 })
 

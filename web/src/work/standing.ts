@@ -117,19 +117,37 @@ export function rowsIn(rows: readonly Row[], stretch: readonly string[] | null):
   return stretch === null ? rows : rows.filter(({ cluster }) => stretch.includes(cluster.lead))
 }
 
-/** The rows again, each that says the same as before as the same object, so that nothing of it is drawn anew. */
-export function reuseRows(before: readonly Row[], now: readonly Row[]): Row[] {
-  const known = new Map(before.map((row) => [row.key, row]))
-  return now.map((row) => {
-    const old = known.get(row.key)
-    return old &&
-      old.count === row.count &&
-      old.cluster.byHand === row.cluster.byHand &&
-      sameMembers(old.cluster, row.cluster) &&
-      sameShares(old, row)
-      ? old
-      : row
+/** The rows of some clusters, with what they were made of. */
+export interface Rows {
+  readonly places: SitePlaces
+  readonly outcomes: CountedOutcomes
+  readonly rows: readonly Row[]
+}
+
+/**
+ * The rows of some clusters. One that says the same as before is the same object, so that nothing of it is drawn anew; of a cluster that stayed, under
+ * outcomes that stayed, it is not even made.
+ */
+export function rowsOf(
+  places: SitePlaces,
+  outcomes: CountedOutcomes,
+  clusters: readonly Cluster[],
+  before: Rows | null,
+): Rows {
+  // Of a copy that was read anew, the places are others.
+  const known = new Map(before?.places === places ? before.rows.map((row) => [row.key, row]) : [])
+  const rows = clusters.map((cluster) => {
+    const old = known.get(cluster.lead)
+    if (!old || !isSameCluster(old.cluster, cluster)) return rowOf(places, outcomes, cluster)
+    if (before?.outcomes === outcomes) return old
+    const row = rowOf(places, outcomes, cluster)
+    return sameShares(old, row) ? old : row
   })
+  return { places, outcomes, rows }
+}
+
+function isSameCluster(a: Cluster, b: Cluster): boolean {
+  return a.count === b.count && a.byHand === b.byHand && sameMembers(a, b)
 }
 
 export function sameMembers(a: Cluster, b: Cluster): boolean {

@@ -23,7 +23,7 @@ import { getPlan, paletteQuery, postEvent, postPalette } from '../api/plans.ts'
 import type { LedgerDesk } from './ledger-desk.ts'
 import { apartOf, type InFile, SitePlaces, type Taking } from './places.ts'
 import { createPlanStore, type PlanStore, shownEvents } from './plan-store.ts'
-import { countOutcomes, type Row, reuseRows, rowOf, type Standing, standingOf } from './standing.ts'
+import { countOutcomes, type Row, type Rows, rowsOf, type Standing, standingOf } from './standing.ts'
 import { useDesk } from './use-desk.ts'
 import { useLinkage } from './use-linkage.ts'
 import { useSame, useSameById, useSameByText } from './use-same.ts'
@@ -167,12 +167,9 @@ function LoadedWork({
     [linkage, tolerance, counts, byHand],
   )
   const counted = useMemo(() => countOutcomes(places, outcomes), [places, outcomes])
-  const shown = useRef<{ places: SitePlaces; rows: readonly Row[] }>({ places, rows: [] })
+  const shown = useRef<Rows | null>(null)
   const rows = useMemo(() => {
-    // Of a copy that was read anew, the places are others.
-    const last = shown.current.places === places ? shown.current.rows : []
-    const now = (clusters ?? []).map((cluster) => rowOf(places, counted, cluster))
-    shown.current = { places, rows: reuseRows(last, now) }
+    shown.current = rowsOf(places, counted, clusters ?? [], shown.current)
     return shown.current.rows
   }, [clusters, places, counted])
   const work = useSame<Work>({
