@@ -2,8 +2,8 @@ import { expect, it } from 'vitest'
 import { readSource } from '../source/read.ts'
 import { looks } from './looks.ts'
 
-const met = (text: string) => {
-  const { occurrences, keywords, computed } = readSource({ path: 'a.css', text, encoding: 'utf-8' })
+const met = (text: string, path = 'a.css') => {
+  const { occurrences, keywords, computed } = readSource({ path, text, encoding: 'utf-8' })
   return looks(occurrences, [...keywords, ...computed]).map((look) =>
     [look.text, look.ground, look.line].map((place) => place?.raw ?? '-').join(' '),
   )
@@ -12,6 +12,10 @@ const met = (text: string) => {
 it('the colours of one rule meet, the last of each', () => {
   expect(met('a{color:red;background:#fff;color:blue} b{color:tan} c{background:gold}')).toEqual(['blue #fff -'])
   expect(met('a{border:1px solid red;background:#fff}')).toEqual(['- #fff red'])
+})
+
+it('the colours of a rule whose selector cannot be read meet too', () => {
+  expect(met('.a-#{$x}, .b { color: red; background: #fff }', 'a.scss')).toEqual(['red #fff -'])
 })
 
 it('those of several rules of one subject meet, in a state those of rest too', () => {

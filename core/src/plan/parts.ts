@@ -15,7 +15,8 @@ export function partsOf(
   const [subject] = subjects
   // What the audit read of one selector need not be read again.
   if (subject !== undefined && !selector.includes(',')) return [{ subject, states, specificity }]
-  const read = known.get(place) ?? readSelector(selector) ?? []
+  // A list that a template is written in is no list of selectors: it is one subject, as it stands.
+  const read = known.get(place) ?? readSelector(selector) ?? [{ subject: selector, states: [], specificity }]
   known.set(place, read)
   return read
 }

@@ -80,7 +80,7 @@ export class SitePlaces {
   private readonly alphas: readonly ReadonlyMap<number, number>[]
   private byList: SharedInFile | null = null
   private bySubject: ReadonlyMap<string, readonly number[]> | null = null
-  private longer: ReadonlyMap<string, ReadonlySet<string>> | null = null
+  private longer: ReadonlyMap<string, readonly string[]> | null = null
   private readonly colorCodes: ReadonlyMap<string, number>
   private readonly pathCodes: ReadonlyMap<string, number>
 
@@ -188,17 +188,14 @@ export class SitePlaces {
   }
 
   /** Of each part of a compound those that it is a part of. */
-  private longerSubjects(): Map<string, Set<string>> {
-    const longer = new Map<string, Set<string>>()
-    for (const list of this.ledger.columns.subjects.values)
-      for (const subject of list) {
-        // Most have combinators, and there may be very many.
-        if (subject.includes(' ')) continue
-        for (const part of partsOfCompound(subject)) {
-          const known = longer.get(part)
-          if (known) known.add(subject)
-          else longer.set(part, new Set([subject]))
-        }
+  private longerSubjects(): Map<string, string[]> {
+    this.bySubject ??= this.listsBySubject()
+    const longer = new Map<string, string[]>()
+    for (const subject of this.bySubject.keys())
+      for (const part of partsOfCompound(subject)) {
+        const known = longer.get(part)
+        if (known) known.push(subject)
+        else longer.set(part, [subject])
       }
     return longer
   }
