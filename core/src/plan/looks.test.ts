@@ -15,7 +15,7 @@ it('the colours of one rule meet, the last of each', () => {
 })
 
 it('the colours of a rule whose selector cannot be read meet too', () => {
-  expect(met('.a-#{$x}, .b { color: red; background: #fff }', 'a.scss')).toEqual(['red #fff -'])
+  expect(met('.a:@{x}, .b { color: red; background: #fff }', 'a.less')).toEqual(['red #fff -'])
 })
 
 it('those of several rules of one subject meet, in a state those of rest too', () => {

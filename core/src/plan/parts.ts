@@ -5,7 +5,7 @@ import type { Context } from '../source/occurrence.ts'
 /** What was read of the lists of places that are still there: they are asked for again with every step of the one who decides. */
 const known = new WeakMap<object, readonly SelectorPart[]>()
 
-/** The selectors of the list that a place stands under. A style attribute paints one element only, and has a subject of its own. */
+/** The selectors of the list that a place stands under. A style attribute, which paints one element only, and a list that cannot be read have a subject of their own. */
 export function partsOf(
   place: Pick<Context, 'selector' | 'subjects' | 'states' | 'specificity'>,
 ): readonly SelectorPart[] {
@@ -15,8 +15,7 @@ export function partsOf(
   const [subject] = subjects
   // What the audit read of one selector need not be read again.
   if (subject !== undefined && !selector.includes(',')) return [{ subject, states, specificity }]
-  // A list that a template is written in is no list of selectors: it is one subject, as it stands.
-  const read = known.get(place) ?? readSelector(selector) ?? [{ subject: selector, states: [], specificity }]
+  const read = known.get(place) ?? readSelector(selector) ?? []
   known.set(place, read)
   return read
 }
