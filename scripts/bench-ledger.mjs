@@ -1,4 +1,5 @@
 import { fork } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -70,10 +71,12 @@ async function takeIn() {
   const started = performance.now()
   await post(`/sites/${site.id}/copy`, { body: form })
   const waits = []
+  let planId = null
   for (;;) {
     const asked = performance.now()
-    const { job } = await fetch(`${url}/api/sites/${site.id}`).then((answer) => answer.json())
+    const { job, snapshot } = await fetch(`${url}/api/sites/${site.id}`).then((answer) => answer.json())
     waits.push(performance.now() - asked)
+    planId = snapshot?.planId
     if (!job) break
     if (job.state === 'failed') throw new Error(JSON.stringify(job.problem))
     await new Promise((resolve) => setTimeout(resolve, 25))
@@ -82,6 +85,8 @@ async function takeIn() {
   figure('places read and stored in a second', (FILES * PLACES) / seconds, null, '1/s')
   figure('median answer of the API meanwhile', median(waits), 100, 'ms')
   figure('longest answer of the API meanwhile', Math.max(...waits), null, 'ms')
+  const { roles } = JSON.parse(readFileSync(join(ROOT, 'demo/brand.json'), 'utf8'))
+  await post(`/plans/${planId}/palette`, json({ id: randomUUID(), version: 0, roles }))
   return site.id
 }
 

@@ -6,7 +6,7 @@ import { clustersAt } from '../src/cluster/clusters.ts'
 import { link } from '../src/cluster/linkage.ts'
 import { observe } from '../src/palette/observation.ts'
 import type { Role } from '../src/palette/role.ts'
-import { type Suggestion, suggestions } from '../src/palette/suggest.ts'
+import { type Suggestion, suggester } from '../src/palette/suggest.ts'
 import { classify } from '../src/source/classify.ts'
 import { readSource } from '../src/source/read.ts'
 
@@ -30,12 +30,11 @@ for (const { color } of places) counts.set(color, (counts.get(color) ?? 0) + 1)
 function suggestedPlaces() {
   const clusters = clustersAt(link(counts.keys()), 2, counts)
   const clusterOf = new Map(clusters.flatMap((cluster) => cluster.members.map((color) => [color, cluster] as const)))
-  const found = suggestions(
+  const found = suggester(roles)(
     clusters.map(({ lead, members }) => ({
       lead,
       seen: observe(places.filter(({ color }) => members.includes(color))),
     })),
-    roles,
   )
   return places.map((place) => {
     const all = found.get(clusterOf.get(place.color)?.lead ?? '') ?? []

@@ -8,7 +8,7 @@ import {
   type Role,
   readSource,
   type Suggestion,
-  suggestions,
+  suggester,
   type Use,
 } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
@@ -109,7 +109,7 @@ function suggestedPlaces(sheet: string) {
     lead,
     seen: observe(occurrences.filter(({ color }) => members.includes(color))),
   }))
-  const found = suggestions(observed, roles)
+  const found = suggester(roles)(observed)
   return occurrences.map((place) => {
     const own = found.get(leadOf.get(place.color) ?? '') ?? []
     return { place, said: own.findLast(({ use }) => use === null || use === place.use) ?? null, found }

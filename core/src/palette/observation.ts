@@ -1,3 +1,5 @@
+import type { OpaqueKey } from '../color/color.ts'
+import { type Ledger, valueAt } from '../ledger/ledger.ts'
 import type { Occurrence, Use } from '../source/occurrence.ts'
 
 /** What a subject is to a visitor, by its tag and its class names. */
@@ -17,7 +19,7 @@ export interface UseObservation {
   readonly names: Readonly<Record<Named, number>>
 }
 
-/** What a cluster of colors is on a site, use by use, most places first. */
+/** What a color, or a cluster of them, is on a site, use by use, most places first, then by the use's name. */
 export interface Observation {
   readonly places: number
   readonly uses: ReadonlyMap<Use, UseObservation>
@@ -38,21 +40,73 @@ const NAMED_BY: Readonly<Record<Named, RegExp>> = {
 
 /** What is seen of some places: in which uses, on what, in which states, under which names. */
 export function observe(places: readonly Seen[]): Observation {
-  const uses = new Map<Use, { places: number; inStates: number; subjects: Counts<SubjectKind>; names: Counts<Named> }>()
-  for (const { use, subjects, states, selector, heading, variable } of places) {
-    const known = uses.get(use) ?? { places: 0, inStates: 0, subjects: counts(SUBJECT_KINDS), names: counts(NAMED) }
-    uses.set(use, known)
-    known.places++
-    if (states.length > 0) known.inStates++
-    known.subjects[kindOf(subjects)]++
-    const said = words([variable, selector, heading].filter((each) => each !== null).join(' '))
-    for (const name of NAMED) if (NAMED_BY[name].test(said)) known.names[name]++
-  }
-  return { places: places.length, uses: new Map([...uses].toSorted(([, a], [, b]) => b.places - a.places)) }
+  const tallies: Tallies = new Map()
+  for (const place of places) add(tallies, place)
+  return observed(tallies)
 }
 
-type Counts<K extends string> = Record<K, number>
-const counts = <K extends string>(keys: readonly K[]) => Object.fromEntries(keys.map((key) => [key, 0])) as Counts<K>
+/** What is seen of each color of a ledger. Linear in the places. */
+export function observeColors(ledger: Ledger): Map<OpaqueKey, Observation> {
+  const { color } = ledger.columns
+  const tallies = color.values.map((): Tallies => new Map())
+  for (let at = 0; at < ledger.length; at++)
+    add(tallies[color.codes[at] as number] as Tallies, {
+      use: valueAt(ledger, 'use', at),
+      subjects: valueAt(ledger, 'subjects', at),
+      states: valueAt(ledger, 'states', at),
+      selector: valueAt(ledger, 'selector', at),
+      heading: valueAt(ledger, 'heading', at),
+      variable: valueAt(ledger, 'variable', at),
+    })
+  return new Map(color.values.map((key, code) => [key, observed(tallies[code] as Tallies)]))
+}
+
+/** What is seen of all places of which parts were observed, each in one of them. */
+export function together(parts: readonly Observation[]): Observation {
+  if (parts.length === 1 && parts[0]) return parts[0]
+  const tallies: Tallies = new Map()
+  for (const { uses } of parts)
+    for (const [use, seen] of uses) {
+      const all = tallyOf(tallies, use)
+      all.places += seen.places
+      all.inStates += seen.inStates
+      for (const kind of SUBJECT_KINDS) all.subjects[kind] += seen.subjects[kind]
+      for (const name of NAMED) all.names[name] += seen.names[name]
+    }
+  return observed(tallies)
+}
+
+/** The counts of one use while they grow. */
+interface Tally {
+  places: number
+  inStates: number
+  readonly subjects: Record<SubjectKind, number>
+  readonly names: Record<Named, number>
+}
+type Tallies = Map<Use, Tally>
+
+function tallyOf(tallies: Tallies, use: Use): Tally {
+  const known = tallies.get(use) ?? { places: 0, inStates: 0, subjects: counts(SUBJECT_KINDS), names: counts(NAMED) }
+  tallies.set(use, known)
+  return known
+}
+
+function add(tallies: Tallies, { use, subjects, states, selector, heading, variable }: Seen): void {
+  const tally = tallyOf(tallies, use)
+  tally.places++
+  if (states.length > 0) tally.inStates++
+  tally.subjects[kindOf(subjects)]++
+  const said = words([variable, selector, heading].filter((each) => each !== null).join(' '))
+  for (const name of NAMED) if (NAMED_BY[name].test(said)) tally.names[name]++
+}
+
+function observed(tallies: Tallies): Observation {
+  const uses = [...tallies].toSorted(([a, m], [b, n]) => n.places - m.places || (a < b ? -1 : 1))
+  return { places: uses.reduce((sum, [, { places }]) => sum + places, 0), uses: new Map(uses) }
+}
+
+const counts = <K extends string>(keys: readonly K[]) =>
+  Object.fromEntries(keys.map((key) => [key, 0])) as Record<K, number>
 
 /** `.siteHeader--isStuck` as words. */
 function words(text: string): string {

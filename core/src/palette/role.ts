@@ -60,8 +60,12 @@ export function inSrgb(color: Color): Color {
 
 /** Role names are one when they differ only in letter case or white space. */
 export function sameRoleName(a: string, b: string): boolean {
-  const plain = (name: string) => name.trim().replace(/\s+/g, ' ').toLowerCase()
-  return plain(a) === plain(b)
+  return plainRoleName(a) === plainRoleName(b)
+}
+
+/** The same for all names that are one. */
+export function plainRoleName(name: string): string {
+  return name.trim().replace(/\s+/g, ' ').toLowerCase()
 }
 
 /** What a role is for: as it says, or as its name does. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { readSource } from '../source/read.ts'
 import { observe } from './observation.ts'
 import type { Role } from './role.ts'
-import { suggestions } from './suggest.ts'
+import { suggester } from './suggest.ts'
 
 const NAMES = [
   'primary',
@@ -34,9 +34,8 @@ function suggested(sheet: string, roles: readonly Role[] = ROLES) {
   const counts = new Map<string, number>()
   for (const { color } of occurrences) counts.set(color, (counts.get(color) ?? 0) + 1)
   const leads = [...counts].toSorted(([a, m], [b, n]) => n - m || (a < b ? -1 : 1)).map(([lead]) => lead)
-  return suggestions(
+  return suggester(roles)(
     leads.map((lead) => ({ lead, seen: observe(occurrences.filter(({ color }) => color === lead)) })),
-    roles,
   )
 }
 const first = (found: ReturnType<typeof suggested>, lead: string) => {

@@ -1,10 +1,10 @@
-import type { OpaqueKey } from '../color/color.ts'
+import type { OpaqueKey, Color as RgbColor } from '../color/color.ts'
 import { deltaE2000, labOf } from '../color/difference.ts'
 import { parseColor } from '../color/literal.ts'
 import { toSpace } from '../color/space.ts'
 import type { Use } from '../source/occurrence.ts'
 import type { Observation, UseObservation } from './observation.ts'
-import { type Role, readRoleColor, sameRoleName } from './role.ts'
+import { plainRoleName, type Role, readRoleColor } from './role.ts'
 
 /** Why something is suggested: what was seen of the color on the site. */
 export type Reason =
@@ -41,12 +41,20 @@ export interface Observed {
 /** OKLCH chroma from which a color has a hue to an eye, and degrees within which two are of one hue: common practice, no source. */
 const HUE_FROM = 0.04
 const SAME_HUE = 12
+/** ΔE00 below which two colors are one: nobody can tell them apart (common practice, no source). */
+const VERY = 1
 
-interface Color extends Observed {
+/** What a color is by itself, and to the palette. */
+interface Look {
+  /** OKLCH */
   readonly l: number
   readonly c: number
   readonly h: number
+  /** The role that has the very color already: the site, or a part of it, is in the new brand. */
+  readonly same: Role | null
 }
+
+interface Color extends Observed, Look {}
 
 /** What the colors of a site are to each other. */
 interface Site {
@@ -58,18 +66,46 @@ interface Site {
 }
 
 /**
- * What each cluster could become, from what it is used for, its rank, its lightness and chroma, its relation to others and the names around it; never by nearness alone. The first suggestion is for
- * all uses, further ones for the uses that speak for something else. Deterministic. @param clusters most used first
+ * Tells what each cluster could become, from what it is used for, its rank, its lightness and chroma, its relation to others and the names around it; never by nearness alone. The first suggestion is for
+ * all uses, further ones for the uses that speak for something else. Deterministic. What is worked out of a color is kept: other clusters of the same colors are told faster.
+ * @returns a function of clusters, most used first
  */
-export function suggestions(clusters: readonly Observed[], roles: readonly Role[]): Map<OpaqueKey, Suggestion[]> {
-  const colors = clusters.flatMap((each): Color[] => {
-    const color = parseColor(each.lead)
-    if (!color) return []
-    const [l, c, h] = toSpace('oklch', color)
-    return [{ ...each, l, c, h }]
+export function suggester(roles: readonly Role[]): (clusters: readonly Observed[]) => Map<OpaqueKey, Suggestion[]> {
+  const lookOf = lookingWith(roles)
+  // Of two roles with one name the first is meant.
+  const byName: RolesByName = new Map(roles.toReversed().map((role) => [plainRoleName(role.name), role]))
+  return (clusters) => {
+    const colors = clusters.flatMap((each): Color[] => {
+      const look = lookOf(each.lead)
+      return look ? [{ ...each, ...look }] : []
+    })
+    const site = siteOf(colors)
+    return new Map(colors.map((color) => [color.lead, suggestedFor(color, site, byName)]))
+  }
+}
+
+type RolesByName = ReadonlyMap<string, Role>
+
+/** null: it is no color. */
+function lookingWith(roles: readonly Role[]): (key: OpaqueKey) => Look | null {
+  const palette = roles.flatMap((role) => {
+    const color = readRoleColor(role.color)
+    return typeof color === 'string' ? [] : [{ role, lab: labOf(color) }]
   })
-  const site = siteOf(colors)
-  return new Map(colors.map((color) => [color.lead, suggestedFor(color, site, roles)]))
+  const known = new Map<OpaqueKey, Look | null>()
+  return (key) => {
+    const before = known.get(key)
+    if (before !== undefined) return before
+    const color = parseColor(key)
+    const look = color && lookOf(color)
+    known.set(key, look)
+    return look
+  }
+  function lookOf(color: RgbColor): Look {
+    const [l, c, h] = toSpace('oklch', color)
+    const own = labOf(color)
+    return { l, c, h, same: palette.find(({ lab }) => deltaE2000(lab, own) < VERY)?.role ?? null }
+  }
 }
 
 function siteOf(colors: readonly Color[]): Site {
@@ -112,7 +148,7 @@ function isOneHue(a: Color, b: Color): boolean {
   return a.c >= HUE_FROM * 0.75 && Math.abs(((a.h - b.h + 540) % 360) - 180) <= SAME_HUE
 }
 
-function suggestedFor(color: Color, site: Site, roles: readonly Role[]): Suggestion[] {
+function suggestedFor(color: Color, site: Site, roles: RolesByName): Suggestion[] {
   const told = [...color.seen.uses].flatMap(([use, seen]) => {
     const found = forUse(color, use, seen, site, roles)
     return found ? [{ use, found, places: seen.places }] : []
@@ -132,7 +168,7 @@ function suggestedFor(color: Color, site: Site, roles: readonly Role[]): Suggest
 }
 
 function isSame(a: Suggestion['to'], b: Suggestion['to']): boolean {
-  return JSON.stringify(a) === JSON.stringify(b)
+  return a.kind === 'role' ? b.kind === 'role' && a.role === b.role : b.kind === 'follow' && a.lead === b.lead
 }
 
 function round(sureness: number): number {
@@ -141,13 +177,13 @@ function round(sureness: number): number {
 
 type Found = Omit<Suggestion, 'use'>
 
-function forUse(color: Color, use: Use, seen: UseObservation, site: Site, roles: readonly Role[]): Found | null {
+function forUse(color: Color, use: Use, seen: UseObservation, site: Site, roles: RolesByName): Found | null {
   const role = (why: Reason, sureness: number, ...names: readonly string[]): Found | null => {
-    const found = names.flatMap((name) => roles.find((each) => sameRoleName(each.name, name)) ?? [])[0]
+    const found = names.flatMap((name) => roles.get(name) ?? [])[0]
     return found ? { to: { kind: 'role', role: found.id }, sureness, why } : null
   }
-  const same = roles.find((each) => isVery(each, color))
-  if (same && color.c >= HUE_FROM) return { to: { kind: 'role', role: same.id }, sureness: 0.9, why: 'same-color' }
+  if (color.same && color.c >= HUE_FROM)
+    return { to: { kind: 'role', role: color.same.id }, sureness: 0.9, why: 'same-color' }
   const share = (count: number) => count / seen.places
   for (const [name, ...names] of SAID) if (share(seen.names[name]) >= 0.5) return role('named', 0.7, ...names)
   if (color === site.primary)
@@ -191,9 +227,3 @@ const SAID = [
   ['success', 'success', 'notice'],
   ['warning', 'warning', 'notice'],
 ] as const
-
-/** Whether a role has the very color already: the site, or a part of it, is in the new brand. */
-function isVery(role: Role, { lead }: Color): boolean {
-  const [own, other] = [readRoleColor(role.color), parseColor(lead)]
-  return typeof own !== 'string' && other !== null && deltaE2000(labOf(own), labOf(other)) < 1
-}

@@ -95,6 +95,17 @@ describe('the desk of a ledger', () => {
     expect(worker.terminated).toBe(true)
   })
 
+  it('has the colours looked at once, when somebody asks', async () => {
+    const { desk, worker } = open()
+    expect(worker.asked.map(({ kind }) => kind)).not.toContain('observe')
+    const [first, again] = [desk.seenColors(), desk.seenColors()]
+    expect(worker.asked.filter(({ kind }) => kind === 'observe')).toHaveLength(1)
+    const seen = new Map([['#7a2433', { places: 0, uses: new Map() }]])
+    worker.onmessage({ data: { kind: 'observed', seen } })
+    expect(await first).toBe(seen)
+    expect(await again).toBe(seen)
+  })
+
   it('fetches the words of the pages when a text is sought for the first time, and answers again with them', async () => {
     const { desk, worker } = open()
     worker.answer()

@@ -1,4 +1,4 @@
-import { EVERYTHING, type LedgerView, type Viewed } from '@undo-ink/core'
+import { EVERYTHING, type LedgerView, type Observation, type OpaqueKey, type Viewed } from '@undo-ink/core'
 
 /** What the worker that keeps the ledger is told and asked. */
 export type LedgerAsk =
@@ -12,12 +12,17 @@ export type LedgerAsk =
   | { readonly kind: 'words'; readonly bytes: Uint8Array }
   | { readonly kind: 'view'; readonly id: number; readonly view: LedgerView }
   | { readonly kind: 'export'; readonly view: LedgerView; readonly format: ExportFormat }
+  | { readonly kind: 'observe' }
 
 export type ExportFormat = 'csv' | 'json'
 
 export type LedgerAnswer =
   | { readonly kind: 'viewed'; readonly id: number; readonly viewed: Viewed }
   | { readonly kind: 'exported'; readonly file: Blob }
+  | { readonly kind: 'observed'; readonly seen: SeenColors }
+
+/** What is seen of each color of a site. */
+export type SeenColors = ReadonlyMap<OpaqueKey, Observation>
 
 /** Asks the worker that keeps the ledger. Only the latest question is answered: one that comes while another is worked on waits for it, and gives way to the next. */
 export class LedgerDesk {
@@ -31,6 +36,8 @@ export class LedgerDesk {
   private hasWords = false
   private onExported: (file: Blob) => void = () => {}
   private onViewed: (viewed: Viewed) => void = () => {}
+  private onObserved: (seen: SeenColors) => void = () => {}
+  private observed: Promise<SeenColors> | null = null
 
   /** @param loadWords gives what the pages show, as it came; asked for when a text is sought for the first time */
   constructor(
@@ -70,6 +77,15 @@ export class LedgerDesk {
     })
   }
 
+  /** Worked out once, when it is asked for. */
+  seenColors(): Promise<SeenColors> {
+    this.observed ??= new Promise((resolve) => {
+      this.onObserved = resolve
+      this.tell({ kind: 'observe' })
+    })
+    return this.observed
+  }
+
   close(): void {
     this.worker.terminate()
   }
@@ -101,6 +117,10 @@ export class LedgerDesk {
   private take(answer: LedgerAnswer): void {
     if (answer.kind === 'exported') {
       this.onExported(answer.file)
+      return
+    }
+    if (answer.kind === 'observed') {
+      this.onObserved(answer.seen)
       return
     }
     const { id, viewed } = answer

@@ -3,6 +3,7 @@ import {
   type IndexedLedger,
   indexLedger,
   type LedgerView,
+  observeColors,
   placeAt,
   unpackLedger,
   viewLedger,
@@ -40,6 +41,12 @@ addEventListener('message', ({ data }: MessageEvent<LedgerAsk>) => {
     case 'export': {
       if (!indexed) return
       const answer: LedgerAnswer = { kind: 'exported', file: exported(indexed, data.view, data.format) }
+      postMessage(answer)
+      return
+    }
+    case 'observe': {
+      if (!indexed) return
+      const answer: LedgerAnswer = { kind: 'observed', seen: observeColors(indexed.ledger) }
       postMessage(answer)
     }
   }

@@ -16,7 +16,16 @@ import {
   resolver,
   type SitePages,
 } from '@undo-ink/core'
-import { createContext, type ReactNode, useContext, useDeferredValue, useMemo, useRef, useState } from 'react'
+import {
+  createContext,
+  type ReactNode,
+  useContext,
+  useDeferredValue,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react'
 import { useStore } from 'zustand'
 import { auditQuery, ledgerQuery, type ReceivedLedger } from '../api/copies.ts'
 import { getPlan, paletteQuery, postEvent, postPalette } from '../api/plans.ts'
@@ -167,11 +176,11 @@ function LoadedWork({
     [linkage, tolerance, counts, byHand],
   )
   const counted = useMemo(() => countOutcomes(places, outcomes), [places, outcomes])
-  const shown = useRef<Rows | null>(null)
-  const rows = useMemo(() => {
-    shown.current = rowsOf(places, counted, clusters ?? [], shown.current)
-    return shown.current.rows
-  }, [clusters, places, counted])
+  const drawn = useRef<Rows | null>(null)
+  const made = useMemo(() => rowsOf(places, counted, clusters ?? [], drawn.current), [clusters, places, counted])
+  useLayoutEffect(() => {
+    drawn.current = made
+  })
   const work = useSame<Work>({
     site,
     snapshot,
@@ -185,7 +194,7 @@ function LoadedWork({
     linkage,
     clusters,
     tolerance,
-    rows,
+    rows: made.rows,
     outcomes,
     standing,
     desk,

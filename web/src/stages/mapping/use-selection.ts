@@ -23,6 +23,7 @@ export interface Selection {
 }
 
 const NONE: ReadonlySet<string> = new Set()
+const NO_ROWS: readonly Row[] = []
 
 /** @param first key of the row that is selected in the beginning; null: the first one */
 export function useSelection(listed: readonly Row[], first: string | null): Selection {
@@ -36,10 +37,11 @@ export function useSelection(listed: readonly Row[], first: string | null): Sele
   useEffect(() => {
     if (at >= 0) lastAt.current = at
   }, [at])
-  const acting = useMemo(() => {
-    const marked = markedKeys.size === 0 ? [] : listed.filter(({ key }) => markedKeys.has(key))
-    return marked.length > 0 || !selected ? marked : [selected]
-  }, [listed, markedKeys, selected])
+  const marked = useMemo(
+    () => (markedKeys.size === 0 ? NO_ROWS : listed.filter(({ key }) => markedKeys.has(key))),
+    [listed, markedKeys],
+  )
+  const acting = useMemo(() => (marked.length > 0 || !selected ? marked : [selected]), [marked, selected])
   const toggled = (key: string) => {
     const next = new Set(markedKeys)
     if (!next.delete(key)) next.add(key)

@@ -1,43 +1,33 @@
-import { type Cluster, type Observation, type OpaqueKey, observe, type Suggestion, suggestions } from '@undo-ink/core'
+import { type OpaqueKey, type Suggestion, suggester, together } from '@undo-ink/core'
 import { useEffect, useMemo, useState } from 'react'
+import type { SeenColors } from '../../work/ledger-desk.ts'
 import { useWork } from '../../work/work.tsx'
 
-/** Places of one cluster that are looked at: enough to tell what it is, on sites of any size. */
-const MOST_SEEN = 100
-
-/** Milliseconds for which clusters are looked at in one go, so that no frame waits. */
-const AT_ONCE = 8
-
-/** What is seen of a cluster is kept as long as the cluster is. */
-const observations = new WeakMap<Cluster, Observation>()
-
-/** What each cluster could become, by its lead; empty until all of them have been looked at, a few at a time. */
+/** What each cluster could become, by its lead; empty until all colors have been looked at, and where the palette has no roles. */
 export function useSuggestions(): ReadonlyMap<OpaqueKey, readonly Suggestion[]> {
-  const { clusters, places, roles } = useWork()
-  const [seenOf, setSeenOf] = useState<readonly Cluster[] | null>(null)
-  useEffect(() => {
-    let [next, timer] = [0, 0]
-    const go = () => {
-      for (
-        const start = performance.now();
-        clusters && next < clusters.length && performance.now() - start < AT_ONCE;
-        next++
-      ) {
-        const cluster = clusters[next] as Cluster
-        if (!observations.has(cluster))
-          observations.set(cluster, observe(places.some(places.ofColors(cluster.members).subarray(0, MOST_SEEN))))
-      }
-      if (clusters && next < clusters.length) timer = window.setTimeout(go)
-      else setSeenOf(clusters)
-    }
-    timer = window.setTimeout(go)
-    return () => window.clearTimeout(timer)
-  }, [clusters, places])
+  const { clusters, roles } = useWork()
+  const seen = useSeenColors()
+  const suggest = useMemo(() => suggester(roles), [roles])
   return useMemo(() => {
-    const observed = (seenOf ?? []).flatMap((cluster) => {
-      const seen = observations.get(cluster)
-      return seen ? [{ lead: cluster.lead, seen }] : []
+    if (!clusters || !seen || roles.length === 0) return new Map()
+    return suggest(
+      clusters.map(({ lead, members }) => ({ lead, seen: together(members.flatMap((key) => seen.get(key) ?? [])) })),
+    )
+  }, [clusters, seen, roles, suggest])
+}
+
+/** null until it is known. */
+function useSeenColors(): SeenColors | null {
+  const { desk } = useWork()
+  const [seen, setSeen] = useState<SeenColors | null>(null)
+  useEffect(() => {
+    let isCurrent = true
+    void desk?.seenColors().then((answer) => {
+      if (isCurrent) setSeen(answer)
     })
-    return suggestions(observed, roles)
-  }, [seenOf, roles])
+    return () => {
+      isCurrent = false
+    }
+  }, [desk])
+  return seen
 }
