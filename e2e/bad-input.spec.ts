@@ -88,8 +88,16 @@ test('two windows on one plan: the second is told what moved, and nothing is ove
   await other.getByRole('grid', { name: /^Clusters/ }).focus()
   await other.keyboard.press('2')
   await expect(other.getByRole('alert')).toContainText('The plan was changed in another window')
+  await expect(other.getByRole('alert')).toContainText(
+    /There: .*to primary\. Not recorded here: .*to text on primary\./,
+  )
   await expect(other.getByText('1 is decided')).toBeVisible()
-  await expect(other.getByRole('row', { name: /^#7a2433/ })).toContainText('primary')
+  const row = other.getByRole('row', { name: /^#7a2433/ })
+  await expect(row).toContainText('primary')
+  await other.getByRole('button', { name: 'Do it after that' }).click()
+  await expect(other.getByRole('alert')).toBeHidden()
+  await expect(row).toContainText('text on primary')
+  await expect(other.getByText('all saved')).toBeVisible()
 })
 
 test('while the server is away acts wait, say so, and are recorded once when it is back', async ({
@@ -104,8 +112,18 @@ test('while the server is away acts wait, say so, and are recorded once when it 
   await expect(page.getByRole('alert')).toContainText('The server does not answer')
   await expect(page.getByText('saving …')).toBeVisible()
   await expect(page.getByText('1 is decided')).toBeVisible()
+  // Who would leave is asked, by the browser or by the page.
+  const asked = page.waitForEvent('dialog')
+  const closing = page.close({ runBeforeUnload: true })
+  await (await asked).dismiss()
+  await closing
+  await page.getByRole('link', { name: 'Undo Ink, all sites' }).click()
+  await expect(page.getByRole('button', { name: 'Leave without saving' })).toBeVisible()
+  await expect(page.getByText('1 is decided')).toBeVisible()
   await app.start()
   await page.getByRole('button', { name: 'Try again' }).click()
+  await expect(page.getByRole('heading', { name: 'Sites' })).toBeVisible()
+  await page.goBack()
   await expect(page.getByText('all saved')).toBeVisible()
   await page.reload()
   await expect(page.getByText('1 is decided')).toBeVisible()

@@ -36,19 +36,19 @@ function scopeTexts({ file, heading, selector, state, region, page, width }: Sco
   ]
 }
 
-/** What becomes of a target, in words: `to primary`, `kept`. */
-export function becomingText(to: Becoming, roles: readonly Role[]): string {
+/** What becomes of a target, in words: `to primary`, `kept`. @param colors how many colors the sentence is of */
+export function becomingText(to: Becoming, roles: readonly Role[], colors = 1): string {
   switch (to.kind) {
     case 'role':
       return `to ${roles.find(({ id }) => id === to.role)?.name ?? 'a role that is gone'}`
     case 'color':
       return `to ${to.color}`
     case 'follow':
-      return `follows ${to.lead}`
+      return `${colors === 1 ? 'follows' : 'follow'} ${to.lead}`
     case 'gradient':
       return `to a gradient of ${to.stops.map((stop) => groundText(stop, roles)).join(', ')}`
     case 'inherit':
-      return 'takes the colour of its parent'
+      return colors === 1 ? 'takes the colour of its parent' : 'take the colour of their parents'
     case 'keep':
       return 'kept'
   }
@@ -60,7 +60,7 @@ export function decisionText({ target, to, alpha, over, solid }: Omit<Decision, 
   const limits = limitsText(target)
   const seen = over ? `, solid as on ${groundText(over, roles)}` : ''
   const faint = alpha === undefined ? '' : ` at ${Math.round(alpha * 100)} %`
-  return `${what}${limits ? ` ${limits}` : ''} ${becomingText(to, roles)}${faint}${seen}${solid ? ', its gradients as a whole' : ''}`
+  return `${what}${limits ? ` ${limits}` : ''} ${becomingText(to, roles, target.colors.length)}${faint}${seen}${solid ? ', its gradients as a whole' : ''}`
 }
 
 /** A rule that is added, in words: `a:visited: color of link, added to css/main.css`. */

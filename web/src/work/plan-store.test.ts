@@ -82,10 +82,29 @@ describe('acts on a plan', () => {
     store.act(tolerance(2))
     await settled()
     expect(store.getState()).toMatchObject({ trouble: { waiting: false }, pending: [] })
+    expect(store.getState().trouble?.meanwhile).toMatchObject({
+      there: [tolerance(5)],
+      here: [{ event: tolerance(1) }, { event: tolerance(2) }],
+    })
     expect(kinds(store)).toEqual([5])
     store.dismiss()
     store.act(tolerance(1))
     await settled()
+    expect(kinds(store)).toEqual([5, 1])
+  })
+
+  it('that another window came before are done after it when asked, but none that would undo or overwrite what it did', async () => {
+    const remote = server()
+    const store = storeOn(remote)
+    await remote.elsewhere(tolerance(5))
+    store.act(tolerance(1))
+    store.act({ kind: 'undo' })
+    store.act({ kind: 'take-back', decisions: ['d'] })
+    store.changePalette([])
+    await settled()
+    store.again()
+    await settled()
+    expect(store.getState()).toMatchObject({ trouble: null, pending: [] })
     expect(kinds(store)).toEqual([5, 1])
   })
 

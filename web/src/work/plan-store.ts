@@ -4,7 +4,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla'
 import { ApiError } from '../api/client.ts'
 
 /** What waits to be recorded: an event, or a new palette (whose event the server makes). */
-type Pending =
+export type Pending =
   | { readonly id: string; readonly kind: 'event'; readonly event: PlanEvent; readonly at: string }
   | { readonly id: string; readonly kind: 'palette'; readonly roles: readonly Role[] }
 
@@ -14,6 +14,14 @@ export interface Trouble {
   readonly detail: string | null
   /** Whether the acts still wait and can be sent again. */
   readonly waiting: boolean
+  /** What came between, where the plan was changed in another window; null: it was not. */
+  readonly meanwhile: Meanwhile | null
+}
+
+/** Two windows on one plan: what the other one did, and what of this one was not recorded. */
+export interface Meanwhile {
+  readonly there: readonly PlanEvent[]
+  readonly here: readonly Pending[]
 }
 
 export interface PlanStoreState {
@@ -36,6 +44,8 @@ export interface PlanStore extends StoreApi<PlanStoreState> {
   changePalette(roles: readonly Role[]): void
   /** Sends again what still waits. */
   retry(): void
+  /** Does after what was done in another window what was not recorded because of it, where it means the same there. */
+  again(): void
   dismiss(): void
 }
 
@@ -72,14 +82,18 @@ export function createPlanStore(plan: Plan, recorder: Recorder, newId: () => str
     const { message, detail, code } = error instanceof ApiError ? error : new ApiError(null)
     const waiting = code === null || code === 'internal'
     if (waiting) {
-      store.setState({ trouble: { title: message, detail, waiting } })
+      store.setState({ trouble: { title: message, detail, waiting, meanwhile: null } })
       return
     }
-    const current = await recorder.reload(store.getState().plan.id).catch(() => store.getState().plan)
-    store.setState({
-      plan: current,
-      pending: [],
-      trouble: { title: message, detail: code === 'conflict' ? null : detail, waiting },
+    const { plan } = store.getState()
+    const current = await recorder.reload(plan.id).catch(() => plan)
+    store.setState(({ pending: here }) => {
+      const there = current.events.slice(plan.version).map(({ event }) => event)
+      const trouble =
+        code === 'conflict'
+          ? { title: message, detail: null, waiting, meanwhile: { there, here } }
+          : { title: message, detail, waiting, meanwhile: null }
+      return { plan: current, pending: [], trouble }
     })
   }
 
@@ -95,9 +109,33 @@ export function createPlanStore(plan: Plan, recorder: Recorder, newId: () => str
       store.setState({ trouble: null })
       void drain()
     },
+    again: () => {
+      const here = store.getState().trouble?.meanwhile?.here ?? []
+      store.setState({ trouble: null })
+      for (const item of here) if (canFollow(item)) enqueue(item)
+    },
     dismiss: () => store.setState({ trouble: null }),
   })
 }
+
+/**
+ * Whether an act means the same after others that came between. An undo would undo the other window's act, and a whole palette or the taking back of something would
+ * overwrite what was done there.
+ */
+export function canFollow(item: Pending): boolean {
+  return item.kind === 'event' && FOLLOWING.has(item.event.kind)
+}
+
+const FOLLOWING: ReadonlySet<PlanEvent['kind']> = new Set([
+  'decide',
+  'correct',
+  'insert',
+  'tolerance',
+  'group',
+  'ungroup',
+  'lead',
+  'point',
+])
 
 /** All events in order, those on their way last. */
 export function shownEvents({ plan, pending }: PlanStoreState): RecordedEvent[] {

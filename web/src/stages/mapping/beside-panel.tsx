@@ -86,7 +86,9 @@ export function BesidePanel({ rows, selection, tried, acts, beside, onBeside }: 
         <Text fontWeight="600" aria-live="polite">
           {role ? (
             <>
-              {tried ? `If ${row ? 'this becomes' : `these ${acting.length} become`} ` : 'This is '}
+              {tried && role.id !== held?.role?.id
+                ? `If ${row ? 'this becomes' : `these ${acting.length} become`} `
+                : 'This is '}
               <u>{role.name}</u>
             </>
           ) : row ? (

@@ -10,25 +10,27 @@ import { decisionsFor, SURENESS } from './suggesting.ts'
 export function TakeSuggestions({ all }: { all: ReadonlyMap<OpaqueKey, readonly Suggestion[]> }) {
   const { rows, store } = useWork()
   const open = rows.filter((row) => row.open === row.count)
-  const above = (from: number) =>
-    open.flatMap((row) => {
-      const taken = (all.get(row.cluster.lead) ?? []).filter(({ sureness }) => sureness >= from)
-      return taken.length > 0 ? [{ row, taken }] : []
-    })
-  const any = above(0)
-  if (any.length === 0) return null
+  const offers = SURENESS.map(({ name, from }) => ({
+    name,
+    found: open.map((row) => ({
+      row,
+      taken: (all.get(row.cluster.lead) ?? []).filter(({ sureness }) => sureness >= from),
+    })),
+  }))
+  const sizes = offers.map(({ found }) => found.reduce((sum, { taken }) => sum + taken.length, 0))
+  const most = Math.max(...sizes)
+  if (most === 0) return null
   return (
-    <PopupButton label={`${count(any.length, 'suggestion')}`} width="280px">
+    <PopupButton label={count(most, 'suggestion')} width="280px">
       {() => (
         <Flex direction="column" gap="2" fontSize="13px">
           <Text color="soft">From what the colours are used for; each says why beside its cluster.</Text>
-          {SURENESS.map(({ name, from }) => {
-            const found = above(from)
-            return (
+          {offers.map(({ name, found }, i) =>
+            // One that takes all, or nothing, is no choice.
+            name !== 'possible' && (sizes[i] === 0 || sizes[i] === most) ? null : (
               <ActButton
                 key={name}
                 h="28px"
-                disabled={found.length === 0}
                 onClick={() =>
                   store.act({
                     kind: 'decide',
@@ -37,11 +39,11 @@ export function TakeSuggestions({ all }: { all: ReadonlyMap<OpaqueKey, readonly 
                 }
               >
                 {name === 'possible'
-                  ? `Take all ${found.length}`
-                  : `Take the ${found.length} that are ${name === 'sure' ? 'sure' : 'likely or sure'}`}
+                  ? `Take all ${sizes[i]}`
+                  : `Take the ${sizes[i]} that are ${name === 'sure' ? 'sure' : 'likely or sure'}`}
               </ActButton>
-            )
-          })}
+            ),
+          )}
         </Flex>
       )}
     </PopupButton>

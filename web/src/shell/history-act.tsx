@@ -1,0 +1,89 @@
+import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import type { RecordedEvent } from '@undo-ink/contracts'
+import type { Decision } from '@undo-ink/core'
+import { ActButton } from '../components/act-button.tsx'
+import { count, time } from '../components/words.ts'
+import { eventText, type Made, madeBy } from '../work/event-words.ts'
+import { useWork } from '../work/work.tsx'
+
+interface HistoryActProps {
+  readonly recorded: RecordedEvent
+  /** Ids of what holds of all that was ever made. */
+  readonly holding: ReadonlySet<string>
+}
+
+/** One act of the history: what it made is taken back together, or each by itself. */
+export function HistoryAct({ recorded: { seq, at, event }, holding }: HistoryActProps) {
+  const { roles, state, store } = useWork()
+  const made = madeBy(event, roles)
+  const held = made.filter(({ id }) => holding.has(id))
+  const takeBack = (some: readonly Made[]) => store.act({ kind: 'take-back', decisions: some.map(({ id }) => id) })
+  return (
+    <Box as="li" px="5" py="2" borderBottom="1px solid" borderColor="edge">
+      <Flex gap="3" align="center">
+        <Box flex="1" minW="0">
+          <Text fontSize="13px">{eventText(event, roles, state.points)}</Text>
+          <Text fontSize="12px" color="soft">
+            {time(at)}
+            {made.length > 0 && held.length === 0 ? ' · no longer holds' : ''}
+            {held.length > 0 && held.length < made.length ? ` · ${held.length} of ${made.length} still hold` : ''}
+            {followersText(held, state.decisions)}
+          </Text>
+        </Box>
+        {event.kind === 'point' ? (
+          <ActButton onClick={() => store.act({ kind: 'return', to: seq - 1 })}>Return to it</ActButton>
+        ) : null}
+        {held.length > 0 ? (
+          <ActButton onClick={() => takeBack(held)}>
+            {held.length > 1 ? `Take back ${held.length}` : 'Take back'}
+          </ActButton>
+        ) : null}
+      </Flex>
+      {made.length > 1 ? (
+        <chakra.details fontSize="13px">
+          <chakra.summary cursor="pointer" w="max-content">
+            each by itself
+          </chakra.summary>
+          <Box as="ul" listStyleType="none" pl="4">
+            {made.map((each) => (
+              <Flex as="li" key={each.id} gap="2" align="baseline" justify="space-between" py="1px">
+                <Text minW="0">{each.text}</Text>
+                {holding.has(each.id) ? (
+                  <chakra.button
+                    type="button"
+                    flex="none"
+                    minH="24px"
+                    textDecoration="underline"
+                    cursor="pointer"
+                    aria-label={`Take back: ${each.text}`}
+                    onClick={() => takeBack([each])}
+                  >
+                    take back
+                  </chakra.button>
+                ) : (
+                  <Text flex="none" color="soft">
+                    no longer holds
+                  </Text>
+                )}
+              </Flex>
+            ))}
+          </Box>
+        </chakra.details>
+      ) : null}
+    </Box>
+  )
+}
+
+/** What would be open if some decisions were taken back: all that follows a color that they alone decide; empty: nothing. */
+function followersText(held: readonly Made[], decisions: readonly Decision[]): string {
+  const isHeld = ({ id }: Decision) => held.some((each) => each.id === id)
+  const own = new Set(
+    decisions.filter((each) => isHeld(each) && each.to.kind !== 'keep').flatMap(({ target }) => target.colors),
+  )
+  const others = decisions.filter((each) => !isHeld(each))
+  const decidedElse = new Set(others.flatMap(({ target }) => target.colors))
+  const followers = others.filter(({ to }) => to.kind === 'follow' && own.has(to.lead) && !decidedElse.has(to.lead))
+  return followers.length === 0
+    ? ''
+    : ` · ${count(followers.length, 'decision follows', 'decisions follow')} it and would be open`
+}
