@@ -70,6 +70,10 @@ test('a site without colours, and one without pages, say so on every screen', as
     await page.getByRole('link', { name: new RegExp(`^${stage}`) }).click()
     await expect(page.getByText(words)).toBeVisible()
   }
+  // A plan can be brought along before anything is decided.
+  await page.getByRole('button', { name: 'History' }).click()
+  await expect(page.getByText('Nothing has been decided yet.')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Import …' })).toBeEnabled()
 })
 
 test('two windows on one plan: the second is told what moved, and nothing is overwritten', async ({

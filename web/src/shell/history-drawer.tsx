@@ -37,9 +37,12 @@ function Events() {
   const events = shownEvents(useStore(work.store))
   if (events.length === 0)
     return (
-      <Text p="5" color="soft">
-        Nothing has been decided yet. Every act will stand here, and can be taken back at any time.
-      </Text>
+      <>
+        <PlanFile />
+        <Text p="5" color="soft">
+          Nothing has been decided yet. Every act will stand here, and can be taken back at any time.
+        </Text>
+      </>
     )
   const { decisions, corrections, insertions } = work.state
   const holding = new Set([...decisions, ...corrections, ...insertions].map(({ id }) => id))

@@ -107,7 +107,7 @@ function DecisionLabel({ group }: { group: ChangeGroup }) {
         {first.becomes ? <Swatch color={first.becomes.color} size="20px" borderRadius="0" /> : null}
       </Flex>
       <Text minW="0" lineClamp={2}>
-        to {first.role}
+        {first.role}
       </Text>
     </>
   )

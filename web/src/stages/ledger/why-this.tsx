@@ -20,7 +20,7 @@ export function WhyThis({ place }: { place: PlaceOf }) {
     <Flex gap="2" mt="2" align="center" fontSize="13px">
       {paint ? <Swatch color={paint} size="20px" /> : null}
       <Text minW="0" lineClamp={2}>
-        becomes <b>{becomesText(outcome)}</b>
+        becomes: <b>{becomesText(outcome)}</b>
         {resolver.pieces(place).length > 0 ? ', in part otherwise' : ''}
       </Text>
       {reached.length === 0 ? null : (
