@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Decision, Scope } from '../plan/decision.ts'
+import type { Decision, Scope, Target } from '../plan/decision.ts'
 import { resolver } from '../plan/outcome.ts'
 import { readBlocks, readSource } from '../source/read.ts'
 import { applyEdits, fileEdits } from '../text/edit.ts'
@@ -12,12 +12,14 @@ const PAGES = [
   { path: 'plain.html', files: ['plain.html', 'a.css'], hook: null },
 ]
 
-/** A text after some decisions about red: each a scope and what it becomes; null as scope: all. */
-function after(text: string, decided: readonly (readonly [Scope | null, string])[], path = 'a.css') {
+type Decided = readonly [Scope | null, string, Partial<Target>?]
+
+/** A text after some decisions about red, or what else is said: each a scope and what it becomes; null as scope: all. */
+function after(text: string, decided: readonly Decided[], path = 'a.css') {
   const source = { path, text, encoding: 'utf-8' } as const
   const occurrences = readSource(source).occurrences.map((each) => ({ ...each, path }))
-  const decisions = decided.map(([scope, to], i): Decision => {
-    const target = { colors: ['#ff0000'], ...(scope ? { scope } : {}) }
+  const decisions = decided.map(([scope, to, limits], i): Decision => {
+    const target = { colors: ['#ff0000'], ...limits, ...(scope ? { scope } : {}) }
     return { id: String(i), target, to: to === 'keep' ? { kind: 'keep' } : { kind: 'color', color: to } }
   })
   const plan = resolver(decisions, [], PAGES)
@@ -116,6 +118,37 @@ describe('a rule for a part of what another paints', () => {
     )
     // What is kept where nothing else is decided needs no rule.
     expect(after('a{color:red}', [[{ region: '.foot' }, 'keep']]).text).toBe('a{color:red}')
+  })
+
+  it('stands behind what it wins over, whichever place of the rule is looked at', () => {
+    const wide = { width: '(min-width: 900px)' }
+    const narrow = { width: '(max-width: 600px)' }
+    expect(
+      after('a, b { background: red; border-color: red }', [
+        [null, '#000000'],
+        [narrow, '#333333', { use: 'line' }],
+        [wide, '#444444', { use: 'line' }],
+        [wide, '#111111', { use: 'ground' }],
+        [{ selector: 'b' }, '#222222', { use: 'ground' }],
+      ]).text,
+    ).toBe(`a, b { background: black; border-color: black }
+@media (max-width: 600px) { a, b { border-color: #333333 } }
+@media (min-width: 900px) { a, b { background: #111111; border-color: #444444 } }
+b { background: #222222 }`)
+  })
+
+  it('stands behind a rule that repeats its declaration as the rest is', () => {
+    const some = { selector: 'b' }
+    expect(
+      after('a, b { background: red; border: 1px solid blue; border-color: lime }', [
+        [some, '#111111'],
+        [{ width: '(min-width: 900px)' }, '#222222', { colors: ['#0000ff'] }],
+        [some, '#333333', { colors: ['#00ff00'] }],
+      ]).text,
+    ).toBe(`a, b { background: red; border: 1px solid blue; border-color: lime }
+b { background: #111111 }
+@media (min-width: 900px) { a, b { border: 1px solid #222222; border-color: lime } }
+b { border-color: #333333 }`)
   })
 
   it('paints each literal of a value as its own part says', () =>

@@ -127,16 +127,51 @@ function unwritten<O extends Occurrence>(
     : 'selector'
 }
 
-/** Pieces of one condition make one rule; rules stand in the order in which they win. */
-function inOrder<O extends Occurrence>(pieces: readonly Wanted<O>[]): ReadonlyMap<O, Piece>[] {
-  const groups = new Map<string, Map<O, Piece>>()
-  for (const { occurrence, piece } of pieces) {
-    const key = JSON.stringify(piece.part)
-    const group = groups.get(key) ?? new Map<O, Piece>()
-    groups.delete(key)
-    groups.set(key, group.set(occurrence, piece))
+/** The pieces of one condition that make one rule. */
+interface Group<O extends Occurrence> {
+  readonly condition: string
+  readonly pieces: Map<O, Piece>
+  /** Of the properties of its places. */
+  readonly families: Set<string>
+}
+
+/**
+ * Pieces of one condition make one rule; rules stand in the order in which they win. Where a condition is weaker than another for one place and
+ * stronger for the next, it makes two.
+ */
+function inOrder<O extends Occurrence>(wanted: readonly Wanted<O>[]): ReadonlyMap<O, Piece>[] {
+  const groups: Group<O>[] = []
+  for (const [occurrence, pieces] of byOccurrence(wanted)) {
+    const conditions = pieces.map(({ part }) => JSON.stringify(part))
+    const own = family(occurrence.property)
+    // A rule that takes something of the family repeats what stands behind that, as the rest of it is.
+    let from =
+      1 + groups.findLastIndex(({ condition, families }) => families.has(own) && !conditions.includes(condition))
+    pieces.forEach((piece, nth) => {
+      const condition = conditions[nth] as string
+      let at = groups.findIndex((group, i) => i >= from && group.condition === condition)
+      if (at < 0) {
+        // Before what wins over it, so that that can still be joined.
+        const stronger = groups.findIndex((group, i) => i >= from && conditions.indexOf(group.condition) > nth)
+        at = stronger < 0 ? groups.length : stronger
+        groups.splice(at, 0, { condition, pieces: new Map(), families: new Set() })
+      }
+      groups[at]?.pieces.set(occurrence, piece)
+      groups[at]?.families.add(own)
+      from = at + 1
+    })
   }
-  return [...groups.values()]
+  return groups.map(({ pieces }) => pieces)
+}
+
+function byOccurrence<O extends Occurrence>(wanted: readonly Wanted<O>[]): Map<O, Piece[]> {
+  const pieces = new Map<O, Piece[]>()
+  for (const { occurrence, piece } of wanted) {
+    const known = pieces.get(occurrence)
+    if (known) known.push(piece)
+    else pieces.set(occurrence, [piece])
+  }
+  return pieces
 }
 
 /** @param held the places that declarations of the block hold, in their order */
