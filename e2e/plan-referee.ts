@@ -79,8 +79,9 @@ async function compare(
   const holds = (await holding(page, conditions, visited)).map((list) => new Set(list))
   const pieceOf = (place: LedgerPlace, at: number) =>
     pieces.get(place)?.findLast(({ conditions: list }) => list.some((each) => holds[at]?.has(indexOf.get(each) ?? -1)))
+  const outcomesOf = (place: LedgerPlace) => [plan.outcome(place), ...plan.pieces(place).map(({ outcome }) => outcome)]
   const gradients = places
-    .flatMap((place) => [plan.outcome(place), ...plan.pieces(place).map(({ outcome }) => outcome)])
+    .flatMap(outcomesOf)
     .flatMap((outcome) => (outcome.kind === 'gradient' ? [outcome.stops] : []))
   const outcomeOf = (place: LedgerPlace, at: number) => pieceOf(place, at)?.outcome ?? plan.outcome(place)
   before.marked.forEach((row, at) => {
@@ -101,7 +102,8 @@ async function compare(
             return
           }
           // A rule that sets the color of the ground alone, or a keyword, leaves the gradient of another: the product warns of it.
-          if (gradients.some((stops) => isGradientOf(image, stops)) && ground?.property !== 'background') {
+          const isOwn = ground && outcomesOf(ground).some(({ kind }) => kind === 'gradient')
+          if (!isOwn && gradients.some((stops) => isGradientOf(image, stops)) && ground?.property !== 'background') {
             told.under++
             return
           }

@@ -113,6 +113,16 @@ describe('a part of a rule', () => {
     )
   })
 
+  it('stays solid where it is a part of a part that becomes a gradient', () => {
+    const scope = { region: '.x', width: '(min-width: 900px)' }
+    const keep: Decision = { id: 'k', target: { ...red, scope }, to: { kind: 'keep' } }
+    expect(written('a { background-color: red }', [within(gradient), keep]).text).toBe(
+      `a { background-color: red }
+a:where(.x, .x *) { background-color: #111111; background-image: linear-gradient(90deg, #111111, #d2b48c) }
+@media (min-width: 900px) { a:where(.x, .x *) { background-color: red; background-image: none } }`,
+    )
+  })
+
   it('becomes no gradient behind an image, and no solid by itself: that is told', () => {
     expect(written('a { background: red url(x.png) }', [within(gradient)])).toEqual({
       text: 'a { background: red url(x.png) }\na:where(.x, .x *) { background: #111111 url(x.png) }',

@@ -29,10 +29,16 @@ export interface Splits<O extends Occurrence = Occurrence> {
   readonly unsplit: readonly Unsplit<O>[]
 }
 
-/** A piece with the place that it is of. */
-interface Wanted<O extends Occurrence> {
+/** A place of whose declaration parts are written otherwise. */
+interface Parted<O extends Occurrence> {
   readonly occurrence: O
-  readonly piece: Piece
+  readonly declaration: Declaration
+  readonly pieces: readonly Layer[]
+}
+
+/** A piece, and whether it lies over a weaker one, or a whole, that is a gradient. */
+interface Layer extends Piece {
+  readonly isOverGradient: boolean
 }
 
 /**
@@ -48,24 +54,35 @@ export function splitsOf<O extends Occurrence>(
   resolver: Resolver,
   blocks: () => readonly Block[],
 ): Splits<O> {
-  const wanted = occurrences.flatMap((occurrence) =>
-    writtenPieces(occurrence, resolver).map((piece): Wanted<O> => ({ occurrence, piece })),
-  )
+  const wanted = occurrences.flatMap((occurrence) => {
+    const pieces = writtenPieces(occurrence, resolver)
+    return pieces.length > 0 ? [{ occurrence, pieces }] : []
+  })
   if (wanted.length === 0) return { splits: [], unsplit: [] }
   const unsplit: Unsplit<O>[] = []
-  const byBlock = new Map<Block, Wanted<O>[]>()
+  const byBlock = new Map<Block, Parted<O>[]>()
   const declaredAt = declarationFinder(blocks())
-  for (const each of wanted) {
-    const declared = declaredAt(each.occurrence.range.start)
-    const block = declared?.block
-    const outcomes = [each.piece.outcome, resolver.outcome(each.occurrence)]
-    const why = declared ? unwritten(text, declared.block, each, outcomes) : 'block'
-    // It takes its first stop alone then, as a whole rule does.
-    if (declared && !why && isWithoutImage(text, declared, each)) unsplit.push({ ...each, why: 'gradient' })
-    const known = block && byBlock.get(block)
-    if (!block || why) unsplit.push({ ...each, why: why ?? 'block' })
-    else if (known) known.push(each)
-    else byBlock.set(block, [each])
+  for (const { occurrence, pieces } of wanted) {
+    const declared = declaredAt(occurrence.range.start)
+    const whole = resolver.outcome(occurrence)
+    const written: Layer[] = []
+    let isOverGradient = whole.kind === 'gradient'
+    for (const piece of pieces) {
+      const outcomes = [piece.outcome, whole]
+      const why = declared ? unwritten(text, declared.block, occurrence, piece.part, outcomes) : 'block'
+      if (why) unsplit.push({ occurrence, piece, why })
+      else written.push({ ...piece, isOverGradient })
+      if (piece.outcome.kind === 'gradient') isOverGradient = true
+      // It takes its first stop alone then, as a whole rule does.
+      if (declared && !why && isWithoutImage(text, declared, occurrence, piece))
+        unsplit.push({ occurrence, piece, why: 'gradient' })
+    }
+    if (!declared || written.length === 0) continue
+    const { block, declaration } = declared
+    const parted = { occurrence, declaration, pieces: written }
+    const known = byBlock.get(block)
+    if (known) known.push(parted)
+    else byBlock.set(block, [parted])
   }
   if (byBlock.size === 0) return { splits: [], unsplit }
   const held = new Map<Declaration, O[]>()
@@ -76,8 +93,8 @@ export function splitsOf<O extends Occurrence>(
     if (known) known.push(occurrence)
     else held.set(declared.declaration, [occurrence])
   }
-  const splits = [...byBlock].flatMap(([block, pieces]) =>
-    inOrder(pieces).map((group) => splitOf(text, block, group, held, resolver)),
+  const splits = [...byBlock].flatMap(([block, parted]) =>
+    inOrder(parted).map((group) => splitOf(text, block, group, held, resolver)),
   )
   return { splits, unsplit }
 }
@@ -103,11 +120,7 @@ function goesInside({ kind, holdsConditions }: Block): boolean {
 }
 
 /** Whether a part that becomes a gradient cannot have it behind its solid. */
-function isWithoutImage<O extends Occurrence>(
-  text: string,
-  declared: Declared,
-  { occurrence, piece }: Wanted<O>,
-): boolean {
+function isWithoutImage<O extends Occurrence>(text: string, declared: Declared, occurrence: O, piece: Piece): boolean {
   return piece.outcome.kind === 'gradient' && imageBehind(text, declared, occurrence, '') === null
 }
 
@@ -115,13 +128,14 @@ function isWithoutImage<O extends Occurrence>(
 function unwritten<O extends Occurrence>(
   text: string,
   block: Block,
-  { occurrence, piece }: Wanted<O>,
+  occurrence: O,
+  part: Part,
   outcomes: readonly Outcome[],
 ): Unsplit['why'] | null {
   if (outcomes.some((outcome) => becomesSolid(occurrence, outcome))) return 'gradient'
   if (goesInside(block)) return splitList(occurrence.selector ?? '').some(hasPseudoElement) ? 'pseudo-element' : null
   const written = splitList(text.slice(block.head.start, block.head.end))
-  return piece.part.selectors.every(({ at }) => at < written.length) &&
+  return part.selectors.every(({ at }) => at < written.length) &&
     written.length === splitList(occurrence.selector ?? '').length
     ? null
     : 'selector'
@@ -130,23 +144,24 @@ function unwritten<O extends Occurrence>(
 /** The pieces of one condition that make one rule. */
 interface Group<O extends Occurrence> {
   readonly condition: string
-  readonly pieces: Map<O, Piece>
-  /** Of the properties of its places. */
-  readonly families: Set<string>
+  readonly pieces: Map<O, Layer>
+  /** The first declaration of each family of properties that it takes something of. */
+  readonly first: Map<string, Declaration>
 }
 
 /**
  * Pieces of one condition make one rule; rules stand in the order in which they win. Where a condition is weaker than another for one place and
  * stronger for the next, it makes two.
  */
-function inOrder<O extends Occurrence>(wanted: readonly Wanted<O>[]): ReadonlyMap<O, Piece>[] {
+function inOrder<O extends Occurrence>(parted: readonly Parted<O>[]): ReadonlyMap<O, Layer>[] {
   const groups: Group<O>[] = []
-  for (const [occurrence, pieces] of byOccurrence(wanted)) {
+  for (const { occurrence, declaration, pieces } of parted) {
     const conditions = pieces.map(({ part }) => JSON.stringify(part))
-    const own = family(occurrence.property)
-    // A rule that takes something of the family repeats what stands behind that, as the rest of it is.
-    let from =
-      1 + groups.findLastIndex(({ condition, families }) => families.has(own) && !conditions.includes(condition))
+    const ownFamily = family(occurrence.property)
+    // A rule that takes something of the family repeats what is declared behind that, as the rest of it is.
+    const repeats = ({ condition, first }: Group<O>) =>
+      (first.get(ownFamily) ?? declaration) !== declaration && !conditions.includes(condition)
+    let from = 1 + groups.findLastIndex(repeats)
     pieces.forEach((piece, nth) => {
       const condition = conditions[nth] as string
       let at = groups.findIndex((group, i) => i >= from && group.condition === condition)
@@ -154,45 +169,36 @@ function inOrder<O extends Occurrence>(wanted: readonly Wanted<O>[]): ReadonlyMa
         // Before what wins over it, so that that can still be joined.
         const stronger = groups.findIndex((group, i) => i >= from && conditions.indexOf(group.condition) > nth)
         at = stronger < 0 ? groups.length : stronger
-        groups.splice(at, 0, { condition, pieces: new Map(), families: new Set() })
+        groups.splice(at, 0, { condition, pieces: new Map(), first: new Map() })
       }
-      groups[at]?.pieces.set(occurrence, piece)
-      groups[at]?.families.add(own)
+      const group = groups[at] as Group<O>
+      group.pieces.set(occurrence, piece)
+      if (!group.first.has(ownFamily)) group.first.set(ownFamily, declaration)
       from = at + 1
     })
   }
   return groups.map(({ pieces }) => pieces)
 }
 
-function byOccurrence<O extends Occurrence>(wanted: readonly Wanted<O>[]): Map<O, Piece[]> {
-  const pieces = new Map<O, Piece[]>()
-  for (const { occurrence, piece } of wanted) {
-    const known = pieces.get(occurrence)
-    if (known) known.push(piece)
-    else pieces.set(occurrence, [piece])
-  }
-  return pieces
-}
-
 /** @param held the places that declarations of the block hold, in their order */
 function splitOf<O extends Occurrence>(
   text: string,
   block: Block,
-  pieces: ReadonlyMap<O, Piece>,
+  pieces: ReadonlyMap<O, Layer>,
   held: ReadonlyMap<Declaration, readonly O[]>,
   resolver: Resolver,
 ): Split<O> {
-  const [first, piece] = [...pieces][0] as [O, Piece]
+  const [first, piece] = [...pieces][0] as [O, Layer]
   const { part } = piece
   const outcomeOf = (occurrence: O) => pieces.get(occurrence)?.outcome ?? resolver.outcome(occurrence)
   const isTaken = (declaration: Declaration) => held.get(declaration)?.some((each) => pieces.has(each)) === true
-  // The image of the whole is not that of the part.
+  // A gradient that lies under a part is not the image of it.
   const behind = (declaration: Declaration) => {
     const [occurrence] = held.get(declaration) ?? []
     const outcome = occurrence && outcomeOf(occurrence)
     if (!occurrence || !outcome) return ''
-    const isSolidPart = outcome.kind !== 'gradient' && resolver.outcome(occurrence).kind === 'gradient'
-    const image = outcome.kind === 'gradient' ? gradientOf(outcome) : isSolidPart ? 'none' : null
+    const image =
+      outcome.kind === 'gradient' ? gradientOf(outcome) : pieces.get(occurrence)?.isOverGradient ? 'none' : null
     return image === null ? '' : (imageBehind(text, { block, declaration }, occurrence, image) ?? '')
   }
   const declarations = repeated(block, isTaken).map((declaration) => {
