@@ -135,6 +135,19 @@ async function look(siteId) {
   await page.getByRole('slider', { name: /^Tolerance/ }).waitFor()
   await page.waitForTimeout(3000)
   figure('longest task while the tolerance is dragged', await longestTask(browser, page, () => drag(page)), 50, 'ms')
+  const clusters = page.getByRole('grid', { name: /^Clusters/ })
+  figure(
+    'longest task while the clusters are scrolled',
+    await longestTask(browser, page, () => scroll(page, clusters)),
+    50,
+    'ms',
+  )
+  figure(
+    'longest task while a cluster is dragged over the roles',
+    await longestTask(browser, page, () => dragOverRoles(page, clusters)),
+    50,
+    'ms',
+  )
   await browser.close()
 }
 
@@ -186,6 +199,21 @@ async function drag(page) {
     await page.mouse.move(box.x + 10 + Math.abs(((i * 5) % 200) - 100), box.y + box.height / 2)
     await page.waitForTimeout(16)
   }
+  await page.mouse.up()
+  await page.waitForTimeout(300)
+}
+
+/** A row is taken up, led over all roles, and let go nowhere. */
+async function dragOverRoles(page, clusters) {
+  const row = await clusters.getByRole('row').nth(2).boundingBox()
+  await page.mouse.move(row.x + 30, row.y + row.height / 2)
+  await page.mouse.down()
+  for (const role of await page.getByRole('region', { name: 'Roles' }).getByRole('button').all()) {
+    const box = await role.boundingBox()
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2, { steps: 4 })
+    await page.waitForTimeout(50)
+  }
+  await page.keyboard.press('Escape')
   await page.mouse.up()
   await page.waitForTimeout(300)
 }

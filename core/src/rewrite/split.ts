@@ -8,6 +8,7 @@ import { type Declared, declarationFinder } from './declaration-finder.ts'
 import { becomesSolid, gradientOf, imageBehind } from './declarations.ts'
 import { literalFor } from './in-place.ts'
 import { placed } from './layout.ts'
+import { family, inOrder, type Layer, type Parted } from './part-order.ts'
 
 /** A rule that is written for a part of what another paints. */
 export interface Split<O extends Occurrence = Occurrence> {
@@ -27,18 +28,6 @@ export interface Unsplit<O extends Occurrence = Occurrence> {
 export interface Splits<O extends Occurrence = Occurrence> {
   readonly splits: readonly Split<O>[]
   readonly unsplit: readonly Unsplit<O>[]
-}
-
-/** A place of whose declaration parts are written otherwise. */
-interface Parted<O extends Occurrence> {
-  readonly occurrence: O
-  readonly declaration: Declaration
-  readonly pieces: readonly Layer[]
-}
-
-/** A piece, and whether it lies over a weaker one, or a whole, that is a gradient. */
-interface Layer extends Piece {
-  readonly isOverGradient: boolean
 }
 
 /**
@@ -141,45 +130,6 @@ function unwritten<O extends Occurrence>(
     : 'selector'
 }
 
-/** The pieces of one condition that make one rule. */
-interface Group<O extends Occurrence> {
-  readonly condition: string
-  readonly pieces: Map<O, Layer>
-  /** The first declaration of each family of properties that it takes something of. */
-  readonly first: Map<string, Declaration>
-}
-
-/**
- * Pieces of one condition make one rule; rules stand in the order in which they win. Where a condition is weaker than another for one place and
- * stronger for the next, it makes two.
- */
-function inOrder<O extends Occurrence>(parted: readonly Parted<O>[]): ReadonlyMap<O, Layer>[] {
-  const groups: Group<O>[] = []
-  for (const { occurrence, declaration, pieces } of parted) {
-    const conditions = pieces.map(({ part }) => JSON.stringify(part))
-    const ownFamily = family(occurrence.property)
-    // A rule that takes something of the family repeats what is declared behind that, as the rest of it is.
-    const repeats = ({ condition, first }: Group<O>) =>
-      (first.get(ownFamily) ?? declaration) !== declaration && !conditions.includes(condition)
-    let from = 1 + groups.findLastIndex(repeats)
-    pieces.forEach((piece, nth) => {
-      const condition = conditions[nth] as string
-      let at = groups.findIndex((group, i) => i >= from && group.condition === condition)
-      if (at < 0) {
-        // Before what wins over it, so that that can still be joined.
-        const stronger = groups.findIndex((group, i) => i >= from && conditions.indexOf(group.condition) > nth)
-        at = stronger < 0 ? groups.length : stronger
-        groups.splice(at, 0, { condition, pieces: new Map(), first: new Map() })
-      }
-      const group = groups[at] as Group<O>
-      group.pieces.set(occurrence, piece)
-      if (!group.first.has(ownFamily)) group.first.set(ownFamily, declaration)
-      from = at + 1
-    })
-  }
-  return groups.map(({ pieces }) => pieces)
-}
-
 /** @param held the places that declarations of the block hold, in their order */
 function splitOf<O extends Occurrence>(
   text: string,
@@ -240,12 +190,6 @@ function repeated({ declarations }: Block, isTaken: (declaration: Declaration) =
     if (isTaken(declaration)) families.add(own)
     return families.has(own)
   })
-}
-
-/** Longhands begin as their shorthand does: `border`, `background`, `text`. */
-function family(property: string): string {
-  if (property.startsWith('--')) return property
-  return /^(?:-\w+-)?(\w+)/.exec(property.toLowerCase())?.[1] ?? property
 }
 
 /** As written in the head, the selectors that are taken. */
