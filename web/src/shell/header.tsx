@@ -6,7 +6,7 @@ import { SURROUNDS } from '../components/surround.ts'
 import { day } from '../components/words.ts'
 import { useUndoKeys } from '../work/use-keys.ts'
 import { type Surround, useView } from '../work/view-store.ts'
-import { useWork } from '../work/work.tsx'
+import { useSaved, useWork } from '../work/work.tsx'
 import { HistoryDrawer } from './history-drawer.tsx'
 import { KeysDialog } from './keys-dialog.tsx'
 
@@ -62,7 +62,7 @@ function Title({ text }: { text: string }) {
 }
 
 export const SiteHeader = memo(function SiteHeader() {
-  const { site, snapshot, state, store, saved } = useWork()
+  const { site, snapshot, state, store } = useWork()
   const [historyOpen, setHistoryOpen] = useState(false)
   const [keysOpen, setKeysOpen] = useState(false)
   const canUndo = state.done.length > 0
@@ -76,7 +76,7 @@ export const SiteHeader = memo(function SiteHeader() {
       <Title text={`${site.name}  ·  copy of ${day(snapshot.receivedAt)}`} />
       <Flex ml="auto" align="center" gap="2" wrap="wrap">
         <Text fontSize="12px" color="soft" minW="64px" textAlign="right" role="status">
-          {saved ? 'all saved' : 'saving …'}
+          <Saved />
         </Text>
         <ActButton hotkey="Ctrl Z" aria-keyshortcuts="Control+Z" disabled={!canUndo} onClick={undo}>
           Undo
@@ -95,7 +95,7 @@ export const SiteHeader = memo(function SiteHeader() {
 })
 
 /** Swatches look different on white, grey and black: the ground behind them can be chosen. */
-function JudgeOn() {
+const JudgeOn = memo(function JudgeOn() {
   const { surround, judgeOn } = useView()
   return (
     <Flex as="fieldset" align="center" gap="2" ml="2">
@@ -138,4 +138,8 @@ function JudgeOn() {
       </Flex>
     </Flex>
   )
+})
+
+function Saved() {
+  return useSaved() ? 'all saved' : 'saving …'
 }

@@ -202,7 +202,7 @@ export class SitePlaces {
 
   /** Of each color, by its code: how often each value of a column stands at its places. Linear in the places. */
   tally(codes: Uint32Array): readonly ReadonlyMap<number, number>[] {
-    return this.byColor.map((indices) => countBy(indices, (index) => codes[index] as number))
+    return this.byColor.map((indices) => countCodes(indices, codes))
   }
 
   /** The same of some colors together. @param tallies of each color, by its code */
@@ -250,6 +250,16 @@ function indicesByCode({ codes, values }: Column<unknown>): Uint32Array[] {
     counts[code] = (counts[code] as number) + 1
   }
   return lists
+}
+
+/** How often each code stands at some places, most of which often have one and the same. */
+function countCodes(indices: Uint32Array, codes: Uint32Array): ReadonlyMap<number, number> {
+  const [first] = indices
+  if (first === undefined) return new Map()
+  const code = codes[first] as number
+  return indices.every((index) => codes[index] === code)
+    ? new Map([[code, indices.length]])
+    : countBy(indices, (index) => codes[index] as number)
 }
 
 export type InFile<T> = T & { readonly path: string }

@@ -139,9 +139,9 @@ export function rowsOf(
   const rows = clusters.map((cluster) => {
     const old = known.get(cluster.lead)
     if (!old || !isSameCluster(old.cluster, cluster)) return rowOf(places, outcomes, cluster)
-    if (before?.outcomes === outcomes) return old
-    const row = rowOf(places, outcomes, cluster)
-    return sameShares(old, row) ? old : row
+    const isSame =
+      before?.outcomes === outcomes || sameShares(old.shares, sharesOf(tallyOf(places, outcomes, cluster), outcomes))
+    return isSame ? old : rowOf(places, outcomes, cluster)
   })
   return { places, outcomes, rows }
 }
@@ -154,16 +154,16 @@ export function sameMembers(a: Cluster, b: Cluster): boolean {
   return a === b || (a.members.length === b.members.length && a.members.every((key, i) => key === b.members[i]))
 }
 
-function sameShares(a: Row, b: Row): boolean {
+function sameShares(a: readonly Share[], b: readonly Share[]): boolean {
   return (
-    a.shares.length === b.shares.length &&
-    a.shares.every(
+    a.length === b.length &&
+    a.every(
       ({ kind, role, text, paint, count }, i) =>
-        kind === b.shares[i]?.kind &&
-        role === b.shares[i]?.role &&
-        text === b.shares[i]?.text &&
-        paint === b.shares[i]?.paint &&
-        count === b.shares[i]?.count,
+        kind === b[i]?.kind &&
+        role === b[i]?.role &&
+        text === b[i]?.text &&
+        paint === b[i]?.paint &&
+        count === b[i]?.count,
     )
   )
 }
@@ -194,8 +194,12 @@ export function rowOf(places: SitePlaces, outcomes: CountedOutcomes, cluster: Cl
     uses: sortedUses(places, uses),
     spellings: places.spellingsOf(members),
     alphas: places.alphasOf(members),
-    ...standingIn(places.tallyOf(members, outcomes.byColor), outcomes),
+    ...standingIn(tallyOf(places, outcomes, cluster), outcomes),
   }
+}
+
+function tallyOf(places: SitePlaces, outcomes: CountedOutcomes, { members }: Cluster): OutcomeCounts {
+  return places.tallyOf(members, outcomes.byColor)
 }
 
 /** The part of a row that has one use. */

@@ -1,13 +1,14 @@
 import { useEffect } from 'react'
 import { useBlocker } from 'react-router'
-import { useWork } from './work.tsx'
+import { useSaved, useWork } from './work.tsx'
 
 /**
  * Holds back whoever would leave the site, or close the window, while acts are not recorded yet; the way out of the site is gone by itself when they are.
  * @returns what leaves without them; null: nobody is held back
  */
 export function useLeaving(): (() => void) | null {
-  const { site, saved } = useWork()
+  const { site } = useWork()
+  const saved = useSaved()
   const blocker = useBlocker(({ nextLocation }) => !saved && !nextLocation.pathname.startsWith(`/sites/${site.id}`))
   useEffect(() => {
     if (saved && blocker.state === 'blocked') blocker.proceed()

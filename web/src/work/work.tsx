@@ -72,8 +72,6 @@ export interface Work {
   /** A newer version of it that another site of the client is on, before which nothing of it can be changed here; null: there is none. */
   readonly newerPalette: number | null
   readonly store: PlanStore
-  /** Whether everything shown is recorded. */
-  readonly saved: boolean
 }
 
 const WorkContext = createContext<Work | null>(null)
@@ -148,13 +146,15 @@ function LoadedWork({
   const counts = useMemo(() => places.counts(), [places])
   const colors = ledger.columns.color.values
   const linkage = useLinkage(colors)
+  // An act stays as it is when it is recorded: only then is nothing drawn anew.
+  const events = useSameById(shownEvents(planState))
   const state = useMemo(
     () =>
       foldPlan(
         plan.start,
-        shownEvents(planState).map(({ event }) => event),
+        events.map(({ event }) => event),
       ),
-    [plan.start, planState],
+    [plan.start, events],
   )
   // An act that decides nothing leaves the outcomes as they are.
   const decisions = useSameById(state.decisions)
@@ -204,7 +204,6 @@ function LoadedWork({
     palette,
     newerPalette: newerVersion(palette, site.id, state.paletteVersion),
     store,
-    saved: planState.pending.length === 0,
   })
   return <WorkContext value={work}>{children}</WorkContext>
 }
@@ -214,6 +213,11 @@ function newerVersion({ sites }: Palette, siteId: string, version: number): numb
   const others = sites.flatMap((other) => (other.id !== siteId && other.version !== null ? [other.version] : []))
   const highest = Math.max(version, ...others)
   return highest > version ? highest : null
+}
+
+/** Whether everything shown is recorded. */
+export function useSaved(): boolean {
+  return useStore(useWork().store, ({ pending }) => pending.length === 0)
 }
 
 export function useWork(): Work {

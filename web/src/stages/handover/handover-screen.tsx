@@ -10,7 +10,7 @@ import { count, encodingText, number } from '../../components/words.ts'
 import { rowsIn } from '../../work/standing.ts'
 import { letterOf } from '../../work/use-keys.ts'
 import { useView } from '../../work/view-store.ts'
-import { useWork } from '../../work/work.tsx'
+import { useSaved, useWork } from '../../work/work.tsx'
 import { ChangeList, type Order } from './change-list.tsx'
 import { byDecision, byFile, changeOfInsertion, changesOf, type PlannedChange } from './changes.ts'
 import { ProofSource } from './proof-source.tsx'
@@ -101,7 +101,8 @@ function sentence(all: readonly PlannedChange[], files: number, staying: number)
 }
 
 function Download() {
-  const { snapshot, saved } = useWork()
+  const { snapshot } = useWork()
+  const saved = useSaved()
   const href = `/api/plans/${snapshot.planId}/copy.zip`
   if (!saved) return <ActButton disabled>Saving …</ActButton>
   return (

@@ -1,6 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react'
 import type { Becoming } from '@undo-ink/core'
-import { lazy, Suspense, useMemo } from 'react'
+import { lazy, Suspense, useDeferredValue, useMemo } from 'react'
 import { Loading } from '../../components/loading.tsx'
 import { type Segment, Segments } from '../../components/segments.tsx'
 import { Sheet } from '../../components/sheet.tsx'
@@ -46,11 +46,13 @@ export function BesidePanel({ rows, selection, tried, acts, beside, onBeside }: 
     tried ?? (held?.kind === 'role' && held.role ? { kind: 'role', role: held.role.id } : { kind: 'keep' })
   const role = to.kind === 'role' ? roles.find(({ id }) => id === to.role) : null
   const toRole = to.kind === 'role' ? to.role : null
+  // The selection is drawn at once, what it reaches as there is time.
+  const about = useDeferredValue(acting)
   const consequence = useMemo(() => {
-    const trial = trialOf(acting, toRole === null ? { kind: 'keep' } : { kind: 'role', role: toRole })
+    const trial = trialOf(about, toRole === null ? { kind: 'keep' } : { kind: 'role', role: toRole })
     const plan = { decisions: state.decisions, roles, pages: sitePages.pages, taking }
     return trial && consequenceOf(trial, places, plan)
-  }, [acting, toRole, places, state.decisions, roles, sitePages, taking])
+  }, [about, toRole, places, state.decisions, roles, sitePages, taking])
   if (!consequence || !selected) return null
   return (
     <Sheet

@@ -90,7 +90,7 @@ export function MappingScreen() {
   const giveRole = useStable((role: Role) => give({ kind: 'role', role: role.id }))
   const tryRole = useStable((role: Role | null) => setTried(role && { kind: 'role', role: role.id }))
   const backToList = useStable(() => document.querySelector<HTMLElement>('[role=grid][aria-label^=Clusters]')?.focus())
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
+  const sensors = useSensors(useSensor(PointerSensor, AS_DRAGGING))
   const dragging = {
     onDragStart: ({ active }: DragStartEvent) => {
       const row = listed.find(({ key }) => key === active.id)
@@ -178,6 +178,9 @@ export function MappingScreen() {
     </Flex>
   )
 }
+
+/** From how far on a press is a drag. The same object each time, or every row would be drawn anew. */
+const AS_DRAGGING = { activationConstraint: { distance: 6 } }
 
 /** Which clusters are listed. */
 type Only = 'all' | 'open'

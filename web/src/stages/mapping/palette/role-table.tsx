@@ -29,6 +29,10 @@ import { madeText } from './made-text.ts'
 import { placesPerRole } from './places-per-role.ts'
 import { RemoveRoleDialog } from './remove-role-dialog.tsx'
 
+/** The same objects each time, or every row would be drawn anew. */
+const BY_POINTER = { activationConstraint: { distance: 4 } }
+const BY_KEYS = { coordinateGetter: sortableKeyboardCoordinates }
+
 interface RoleTableProps {
   readonly editing: Role | null
   onEdit(role: Role): void
@@ -39,10 +43,7 @@ export function RoleTable({ editing, onEdit }: RoleTableProps) {
   const { roles, outcomes, store, newerPalette } = useWork()
   const canChange = newerPalette === null
   const perRole = useMemo(() => placesPerRole(outcomes), [outcomes])
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  )
+  const sensors = useSensors(useSensor(PointerSensor, BY_POINTER), useSensor(KeyboardSensor, BY_KEYS))
   const [removing, setRemoving] = useState<Role | null>(null)
   const remove = (role: Role) => {
     if ((perRole.get(role.id) ?? 0) > 0) setRemoving(role)
