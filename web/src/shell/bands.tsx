@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { Flex, Text } from '@chakra-ui/react'
 import { type KeyboardEvent, memo, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { HATCHING } from '../components/swatch.tsx'
 import { count, number } from '../components/words.ts'
@@ -69,7 +69,15 @@ export const Bands = memo(function Bands() {
           becomes <b>{number(standing.toRole + standing.kept)}</b> of {number(places.length)}
         </Text>
       </Flex>
-      <Flex ref={strip} flex="1" minW="0" role="group" aria-label="Clusters, most used first" onKeyDown={move}>
+      <Flex
+        ref={strip}
+        flex="1"
+        minW="0"
+        role="group"
+        aria-label="Clusters, most used first"
+        onKeyDown={move}
+        css={STYLES}
+      >
         {stretches.map((stretch, i) => (
           <StretchButton
             key={stretch.key}
@@ -128,29 +136,20 @@ const StretchButton = memo(function StretchButton({
   // More would be thinner than a pixel, and cost a frame each time.
   const rows = shared ? stretch.rows.slice(0, SHARED / 2) : stretch.rows
   return (
-    <chakra.button
+    <button
       type="button"
+      className="stretch"
       aria-pressed={chosen}
       aria-label={labelOf(stretch)}
       title={labelOf(stretch)}
       tabIndex={tabbable ? 0 : -1}
       onFocus={() => onFocus(stretch.key)}
       onClick={() => onChoose(stretch.key)}
-      flex={shared ? `0 0 ${SHARED}px` : `${Math.sqrt(stretch.places)} 1 0`}
-      minW={`${THINNEST}px`}
-      h="60px"
-      py="3px"
-      px={shared ? '2px' : '0'}
-      display="flex"
-      flexDirection="column"
-      gap="3px"
-      cursor="pointer"
-      position="relative"
-      opacity={dimmed ? 0.45 : 1}
-      borderBlock="3px solid"
-      borderColor={chosen ? 'ink' : 'transparent'}
-      _hover={{ borderColor: chosen ? 'ink' : 'strong' }}
-      _focusVisible={{ outlineOffset: '-2px', zIndex: 1 }}
+      style={{
+        flex: shared ? `0 0 ${SHARED}px` : `${Math.sqrt(stretch.places)} 1 0`,
+        paddingInline: shared ? 2 : 0,
+        opacity: dimmed ? 0.45 : 1,
+      }}
     >
       <Line parts={rows.map((row) => ({ paint: row.cluster.lead, grow: shared ? 1 : row.count }))} />
       <Line
@@ -162,7 +161,7 @@ const StretchButton = memo(function StretchButton({
           })),
         )}
       />
-    </chakra.button>
+    </button>
   )
 }, sameStretch)
 
@@ -185,27 +184,53 @@ interface Part {
 
 function Line({ parts }: { parts: readonly Part[] }) {
   return (
-    <Flex
-      flex="1"
-      w="100%"
-      position="relative"
-      _after={{ content: '""', position: 'absolute', inset: 0, boxShadow: 'inset 0 0 0 1px rgb(128 128 128 / .35)' }}
-    >
+    <span className="line">
       {parts.map(({ paint, kept, grow }, i) => (
-        <Box
+        <span
           // biome-ignore lint/suspicious/noArrayIndexKey: parts have no identity of their own
           key={i}
-          position="relative"
-          minW="0"
+          className={kept ? 'part kept' : 'part'}
           style={{ flex: `${grow} 1 0`, background: paint ?? HATCHING }}
-        >
-          {kept ? (
-            <Box position="absolute" inset="auto 0 0" h="4px" bg="sheet" borderTop="2px solid" borderColor="ink" />
-          ) : null}
-        </Box>
+        />
       ))}
-    </Flex>
+    </span>
   )
+}
+
+/** Plain elements under the styles of their strip: there are hundreds of them, drawn anew at each step of the tolerance. */
+const STYLES = {
+  '& .stretch': {
+    position: 'relative',
+    display: 'flex',
+    flexDirection: 'column',
+    gap: '3px',
+    minWidth: `${THINNEST}px`,
+    height: '60px',
+    paddingBlock: '3px',
+    borderBlock: '3px solid',
+    borderColor: 'transparent',
+    cursor: 'pointer',
+  },
+  '& .stretch:hover': { borderColor: 'strong' },
+  '& .stretch[aria-pressed=true]': { borderColor: 'ink' },
+  '& .stretch:focus-visible': { outlineOffset: '-2px', zIndex: 1 },
+  '& .line': { position: 'relative', display: 'flex', flex: '1', width: '100%' },
+  '& .line::after': {
+    content: '""',
+    position: 'absolute',
+    inset: '0',
+    boxShadow: 'inset 0 0 0 1px rgb(128 128 128 / .35)',
+  },
+  '& .part': { position: 'relative', minWidth: '0' },
+  '& .part.kept::after': {
+    content: '""',
+    position: 'absolute',
+    inset: 'auto 0 0',
+    height: '4px',
+    bg: 'sheet',
+    borderTop: '2px solid',
+    borderColor: 'ink',
+  },
 }
 
 function labelOf({ rows, places }: Stretch): string {

@@ -48,11 +48,12 @@ export function BesidePanel({ rows, selection, tried, acts, beside, onBeside }: 
   const toRole = to.kind === 'role' ? to.role : null
   // The selection is drawn at once, what it reaches as there is time.
   const about = useDeferredValue(acting)
+  const aboutRole = useDeferredValue(toRole)
   const consequence = useMemo(() => {
-    const trial = trialOf(about, toRole === null ? { kind: 'keep' } : { kind: 'role', role: toRole })
+    const trial = trialOf(about, aboutRole === null ? { kind: 'keep' } : { kind: 'role', role: aboutRole })
     const plan = { decisions: state.decisions, roles, pages: sitePages.pages, taking }
     return trial && consequenceOf(trial, places, plan)
-  }, [about, toRole, places, state.decisions, roles, sitePages, taking])
+  }, [about, aboutRole, places, state.decisions, roles, sitePages, taking])
   if (!consequence || !selected) return null
   return (
     <Sheet

@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import { useDraggable } from '@dnd-kit/core'
-import { memo } from 'react'
+import { type ComponentProps, memo } from 'react'
 import { KeyCap } from '../../components/key-cap.tsx'
 import { SURROUNDS } from '../../components/surround.ts'
 import { HATCHING, Swatch } from '../../components/swatch.tsx'
@@ -61,15 +61,14 @@ export const ClusterRow = memo(function ClusterRow({
 }: ClusterRowProps) {
   const surround = useView((view) => view.surround)
   const part = row.use !== null
-  const { setNodeRef, listeners } = useDraggable({ id: row.key })
   return (
-    <GridRow
+    <DraggableRow
+      rowKey={row.key}
       id={rowId(row)}
       rowIndex={rowIndex}
       selected={selected}
       marked={marked}
       columns={COLUMNS[room]}
-      drag={{ ref: setNodeRef, ...listeners }}
       onSelect={(event) =>
         onSelect(row.key, event.shiftKey ? 'through' : event.ctrlKey || event.metaKey ? 'beside' : 'alone')
       }
@@ -177,9 +176,15 @@ export const ClusterRow = memo(function ClusterRow({
           </chakra.button>
         ) : null}
       </Flex>
-    </GridRow>
+    </DraggableRow>
   )
 })
+
+/** What a drag changes of a row: its cells are not drawn anew when one begins or ends. */
+function DraggableRow({ rowKey, ...row }: Omit<ComponentProps<typeof GridRow>, 'drag'> & { readonly rowKey: string }) {
+  const { setNodeRef, listeners } = useDraggable({ id: rowKey })
+  return <GridRow {...row} drag={{ ref: setNodeRef, ...listeners }} />
+}
 
 const SMALL_BUTTON = {
   display: 'inline-flex',
