@@ -43,5 +43,5 @@ function meanwhileText({ there, here }: Meanwhile, { roles, state }: Work): stri
     item.kind === 'palette' ? 'a change of the palette' : eventText(item.event, roles, state.points),
   )
   const done = there.map((event) => eventText(event, roles, state.points))
-  return `There: ${told(done)}. Not recorded here: ${told(undone)}.`
+  return `${done.length > 0 ? `There: ${told(done)}. ` : ''}Not recorded here: ${told(undone)}.`
 }
