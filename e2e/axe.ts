@@ -1,13 +1,9 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 
-/**
- * The faults that axe finds. Frames show the client's site, and specimens its colours as they are, read or not: what they say stands beside them.
- * @param part selector of what was opened on a view that is looked at as a whole elsewhere
- */
-export async function faults(page: Page, part = 'body'): Promise<(readonly [string, string[]])[]> {
+/** The faults that axe finds. Frames show the client's site, and specimens its colours as they are, read or not: what they say stands beside them. */
+export async function faults(page: Page): Promise<(readonly [string, string[]])[]> {
   const { violations } = await new AxeBuilder({ page })
-    .include(part)
     .exclude('iframe')
     .exclude('.specimen')
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])

@@ -59,12 +59,14 @@ export function splitsOf<O extends Occurrence>(
     for (const piece of pieces) {
       const outcomes = [piece.outcome, whole]
       const why = declared ? unwritten(text, declared.block, occurrence, piece.part, outcomes) : 'block'
-      if (why) unsplit.push({ occurrence, piece, why })
-      else written.push({ ...piece, isOverGradient })
+      if (!declared || why) {
+        unsplit.push({ occurrence, piece, why: why ?? 'block' })
+        continue
+      }
+      written.push({ ...piece, isOverGradient })
       if (piece.outcome.kind === 'gradient') isOverGradient = true
       // It takes its first stop alone then, as a whole rule does.
-      if (declared && !why && isWithoutImage(text, declared, occurrence, piece))
-        unsplit.push({ occurrence, piece, why: 'gradient' })
+      if (isWithoutImage(text, declared, occurrence, piece)) unsplit.push({ occurrence, piece, why: 'gradient' })
     }
     if (!declared || written.length === 0) continue
     const { block, declaration } = declared
