@@ -1,6 +1,6 @@
 import { expect, test } from './fixtures.ts'
 
-test('third-party code is taken in by one act and left out again, a generated copy set aside', async ({
+test('third-party code is taken in by one act and left out again, so is a generated copy', async ({
   page,
   siteUrl,
 }) => {
@@ -17,9 +17,9 @@ test('third-party code is taken in by one act and left out again, a generated co
   await expect(page.getByRole('link', { name: 'See the 364 places' })).toBeVisible()
 
   await files.evaluate((table) => table.scrollTo(0, 0))
-  await page.getByRole('button', { name: 'Set aside: css/small.css' }).press('Enter')
+  await page.getByRole('button', { name: 'Leave out: css/small.css' }).press('Enter')
   await expect(page.getByRole('link', { name: 'See the 357 places' })).toBeVisible()
   await page.reload()
-  await page.getByRole('button', { name: 'Read again: css/small.css' }).click()
+  await page.getByRole('button', { name: 'Take in: css/small.css' }).click()
   await expect(page.getByRole('link', { name: 'See the 364 places' })).toBeVisible()
 })

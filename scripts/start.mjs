@@ -32,6 +32,7 @@ async function stop(code) {
 }
 process.on('SIGINT', () => void stop(0))
 process.on('SIGTERM', () => void stop(0))
+process.on('SIGHUP', () => void stop(0))
 
 refuseSecond()
 ensurePackages()

@@ -5,9 +5,50 @@ import { rewrite } from './commands/rewrite.ts'
 import { Misuse } from './misuse.ts'
 import type { ReadOptions } from './read-folder.ts'
 
-const USAGE = `usage: undo-ink audit FOLDER [--format text|json|csv] [--include-vendor]
-       undo-ink rewrite FOLDER --plan PLAN.json --out FOLDER [--include-vendor]
-       undo-ink check FOLDER --palette PALETTE.json [--format text|json|sarif] [--include-vendor]`
+/** What each command is called with, and what it does. */
+const COMMANDS = {
+  audit: {
+    usage: 'undo-ink audit FOLDER [--format text|json|csv] [--include-vendor]',
+    help: `Lists every colour that is written by hand in a folder.
+
+  --format text|json|csv  how it is printed; text if left out
+  --include-vendor        third-party code too
+
+Status 0.`,
+  },
+  rewrite: {
+    usage: 'undo-ink rewrite FOLDER --plan PLAN.json --out FOLDER [--include possible] [--any-copy] [--include-vendor]',
+    help: `Writes a recoloured copy of a folder; every byte that no decision touches is the byte that came in.
+
+  --plan PLAN.json    the plan, as the interface exports it or written by hand
+  --out FOLDER        where the copy goes: new or empty, neither within the input nor around it
+  --include possible  places that are only possibly colours take part too, confirmed or not
+  --any-copy          takes a plan that was made of other files
+  --include-vendor    third-party code too, besides what the plan takes in
+
+Status 0; 2 where the plan is of another copy, or finds nothing.`,
+  },
+  check: {
+    usage: 'undo-ink check FOLDER --palette PALETTE [--format text|json|sarif] [--include-vendor]',
+    help: `Lists every colour of a folder that is not of a palette, with its nearest role.
+
+  --palette PALETTE         roles and their colours as JSON, or a palette as the interface exports it:
+                            design tokens (.json), .css, .scss, .gpl, .csv
+  --format text|json|sarif  how it is printed; text if left out
+  --include-vendor          third-party code too
+
+Status 0 where there is none, 1 where there are some.`,
+  },
+} as const
+type Command = keyof typeof COMMANDS
+
+const USAGE = Object.values(COMMANDS)
+  .map(({ usage }, i) => `${i === 0 ? 'usage: ' : '       '}${usage}`)
+  .join('\n')
+
+function isCommand(name: string | undefined): name is Command {
+  return name !== undefined && Object.hasOwn(COMMANDS, name)
+}
 
 /** What a call prints, and its exit status: 0 done or clean, 1 check found something, 2 the call is wrong. */
 export interface Result {
@@ -28,7 +69,13 @@ export async function run(args: readonly string[], progress: ReadOptions['progre
 
 async function dispatch(args: readonly string[], progress: ReadOptions['progress']): Promise<Result> {
   const [command, ...rest] = args
+  if (isCommand(command) && rest.some((each) => each === '--help' || each === '-h'))
+    return done(`usage: ${COMMANDS[command].usage}\n\n${COMMANDS[command].help}\n`)
   switch (command) {
+    case '--help':
+    case '-h':
+    case 'help':
+      return done(`${USAGE}\n\nundo-ink COMMAND --help says more.\n`)
     case 'audit': {
       const { folder, values, includeVendor } = call(rest, ['format'])
       return done(
@@ -36,8 +83,10 @@ async function dispatch(args: readonly string[], progress: ReadOptions['progress
       )
     }
     case 'rewrite': {
-      const { folder, values, includeVendor } = call(rest, ['plan', 'out'])
-      return done(await rewrite(folder, required(values, 'plan'), required(values, 'out'), { includeVendor, progress }))
+      const { folder, values, flags, includeVendor } = call(rest, ['plan', 'out', 'include'], ['any-copy'])
+      const includePossible = values.include !== undefined && oneOf(values.include, ['possible']) === 'possible'
+      const how = { includeVendor, includePossible, anyCopy: flags.has('any-copy'), progress }
+      return done(await rewrite(folder, required(values, 'plan'), required(values, 'out'), how))
     }
     case 'check': {
       const { folder, values, includeVendor } = call(rest, ['palette', 'format'])
@@ -59,21 +108,22 @@ type Values = Readonly<Record<string, string | undefined>>
 function call(
   args: readonly string[],
   options: readonly string[],
-): { folder: string; values: Values; includeVendor: boolean } {
-  const known = Object.fromEntries(options.map((name) => [name, { type: 'string' as const }]))
+  flags: readonly string[] = [],
+): { folder: string; values: Values; flags: ReadonlySet<string>; includeVendor: boolean } {
+  const known = {
+    ...Object.fromEntries(options.map((name) => [name, { type: 'string' as const }])),
+    ...Object.fromEntries(['include-vendor', ...flags].map((name) => [name, { type: 'boolean' as const }])),
+  }
   let parsed: ReturnType<typeof parseArgs>
   try {
-    parsed = parseArgs({
-      args: [...args],
-      allowPositionals: true,
-      options: { ...known, 'include-vendor': { type: 'boolean' } },
-    })
+    parsed = parseArgs({ args: [...args], allowPositionals: true, options: known })
   } catch (error) {
     throw new Misuse(`${(error as Error).message}\n${USAGE}`)
   }
   const [folder, ...more] = parsed.positionals
   if (folder === undefined || more.length > 0) throw new Misuse(`one folder is wanted\n${USAGE}`)
-  return { folder, values: parsed.values as Values, includeVendor: parsed.values['include-vendor'] === true }
+  const given = new Set(Object.keys(parsed.values).filter((name) => parsed.values[name] === true))
+  return { folder, values: parsed.values as Values, flags: given, includeVendor: given.has('include-vendor') }
 }
 
 function required(values: Values, name: string): string {

@@ -112,6 +112,60 @@ describe('undo-ink rewrite', () => {
     expect(readFileSync(at('out/b.css'), 'utf8')).toBe('a:hover{color:red}')
   })
 
+  it('takes places that are only possibly colors where the plan has them, or all by a word', async () => {
+    const folder = site({ 'a.js': 'x("#f00"); y("#f00")' })
+    const written = async (out: string, document: object, ...more: string[]) => {
+      const file = write('plan.json', { version: 1, palette: PALETTE, ...document, write: 'in-place' })
+      const { output } = await run(['rewrite', folder, '--plan', file, '--out', at(out), ...more])
+      return [readFileSync(at(`${out}/a.js`), 'utf8'), /(\d+) places are only possibly/.exec(output)?.[1]]
+    }
+    const decisions = [{ target: { colors: ['red'] }, to: { role: 'primary' } }]
+    expect(await written('none', { decisions })).toEqual(['x("#f00"); y("#f00")', '2'])
+    const confirmed = [{ path: 'a.js', start: 14 }]
+    expect(await written('one', { decisions, confirmed })).toEqual(['x("#f00"); y("#0b6e74")', '1'])
+    expect(await written('all', { decisions }, '--include', 'possible')).toEqual([
+      'x("#0b6e74"); y("#0b6e74")',
+      undefined,
+    ])
+  })
+
+  it('reads the files that the plan takes in, and passes over those that it sets aside', async () => {
+    const folder = site({ 'a.css': 'a{color:red}' })
+    mkdirSync(join(folder, 'vendor'))
+    write('site/vendor/b.css', 'a{color:red}')
+    const file = write('plan.json', {
+      ...{ version: 1, palette: PALETTE, write: 'in-place' },
+      files: { 'vendor/b.css': 'take-in', 'a.css': 'set-aside' },
+      decisions: [{ target: { colors: ['red'] }, to: { role: 'primary' } }],
+    })
+    expect((await run(['rewrite', folder, '--plan', file, '--out', at('out')])).status).toBe(0)
+    expect(readFileSync(at('out/a.css'), 'utf8')).toBe('a{color:red}')
+    expect(readFileSync(at('out/vendor/b.css'), 'utf8')).toBe('a{color:#0b6e74}')
+  })
+
+  it('refuses a plan of other files, and one that finds nothing', async () => {
+    const folder = site({ 'a.css': 'a{color:red}' })
+    const decisions = [{ target: { colors: ['red'] }, to: { role: 'primary' } }]
+    const refusal = async (document: object, ...more: string[]) => {
+      const file = write('plan.json', { version: 1, palette: PALETTE, decisions, ...document, write: 'in-place' })
+      const { status, error } = await run(['rewrite', folder, '--plan', file, '--out', at('out'), ...more])
+      return [status, error]
+    }
+    const other = { copy: '0'.repeat(64), site: 'Another' }
+    expect(await refusal(other)).toEqual([2, expect.stringContaining('those of the site Another')])
+    expect(await refusal({ decisions: [{ target: { colors: ['blue'] }, to: { role: 'primary' } }] })).toEqual([
+      2,
+      expect.stringContaining('finds nothing here'),
+    ])
+    const insertions = [{ path: 'b.css', selector: 'a', property: 'color', to: { role: 'primary' } }]
+    expect(await refusal({ insertions })).toEqual([
+      2,
+      expect.stringContaining('b.css, which this folder does not have'),
+    ])
+    expect(existsSync(at('out'))).toBe(false)
+    expect(await refusal(other, '--any-copy')).toEqual([0, ''])
+  })
+
   it('gives identical bytes for an empty plan', async () => {
     const { status } = await run(['rewrite', DEMO, '--plan', plan([]), '--out', at('out')])
     expect(status).toBe(0)
@@ -208,6 +262,23 @@ describe('undo-ink rewrite', () => {
 describe('undo-ink check', () => {
   const palette = () => write('palette.json', { version: 1, palette: PALETTE })
 
+  it.each([
+    [
+      'palette.tokens.json',
+      '{"brand":{"$type":"color","signal":{"$value":{"colorSpace":"srgb","components":[1,0,0],"hex":"#ff0000"}}}}',
+    ],
+    ['palette.css', ':root { --signal: #f00; }'],
+    ['palette.scss', '$signal: #f00;'],
+    ['palette.gpl', 'GIMP Palette\nName: x\n#\n255 0 0 signal\n'],
+    ['palette.csv', 'role,color\nsignal,#f00\n'],
+  ])('takes the palette that the interface writes as %s', async (name, text) => {
+    const folder = site({ 'a.css': 'a{color:red;background:blue}' })
+    const { output, status } = await run(['check', folder, '--palette', write(name, text)])
+    expect(status).toBe(1)
+    expect(output).toMatch(/nearest (?:brand )?signal/)
+    expect(output).toContain('1 colors are not of the palette')
+  })
+
   it('finds what is not of the palette, with the nearest role', async () => {
     const input = site({ 'a.css': 'a{color:#0B6E74}\nb{color:rgb(11 110 116 / 50%);background:#0c6f75}' })
     const text = await run(['check', input, '--palette', palette()])
@@ -260,5 +331,19 @@ describe('bad use', () => {
     const { status, output, error } = await run(args)
     expect([status, output]).toEqual([2, ''])
     expect(error).toMatch(/^undo-ink: /)
+  })
+})
+
+describe('undo-ink', () => {
+  it.each(['audit', 'rewrite', 'check'])('%s --help says what it is called with', async (command) => {
+    const { output, status } = await run([command, '--help'])
+    expect(status).toBe(0)
+    expect(output).toMatch(new RegExp(`^usage: undo-ink ${command} FOLDER`))
+    expect(output).toContain('Status 0')
+  })
+
+  it('--help says which commands there are', async () => {
+    expect((await run(['--help'])).output).toContain('undo-ink check FOLDER')
+    expect((await run(['nosuch', '--help'])).status).toBe(2)
   })
 })

@@ -3,7 +3,12 @@ import { z } from 'zod'
 /** What the agent on a visited page says to the application. */
 export const agentSaysSchema = z
   .discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('at'), path: z.string().max(2000), title: z.string().max(500) }),
+    z.strictObject({
+      kind: z.literal('at'),
+      path: z.string().max(2000),
+      title: z.string().max(500),
+      covered: z.boolean().describe('Whether something lies over the whole window, or the page hides itself'),
+    }),
     z.strictObject({ kind: z.literal('scrolled'), x: z.number(), y: z.number() }),
     z.strictObject({
       kind: z.literal('colors'),
@@ -19,6 +24,30 @@ export const agentSaysSchema = z
         .max(12)
         .describe('The uppermost first'),
     }),
+    z.strictObject({
+      kind: z.literal('surveyed'),
+      path: z.string().max(2000),
+      elements: z.int().min(0).describe('That were looked at'),
+      isWhole: z.boolean().describe('Whether that was all of them'),
+      showing: z.int().min(0).describe('Of them, that show one of the colors'),
+      found: z
+        .array(
+          z.strictObject({
+            color: z.string().max(100).describe('An opaque key that was asked for'),
+            what: z.enum(['image', 'fill', 'stroke', 'text', 'ground', 'line', 'shadow']),
+            source: z
+              .string()
+              .max(2000)
+              .nullable()
+              .describe(
+                'What paints it: the path of a sheet or page, `style`, `attribute`, `browser` (no rule does), `image`; null: nobody knows',
+              ),
+            elements: z.int().min(1),
+            example: z.string().max(200).describe('One of these elements'),
+          }),
+        )
+        .max(500),
+    }),
   ])
   .describe('From the visitor origin to the application')
 export type AgentSays = z.infer<typeof agentSaysSchema>
@@ -28,6 +57,10 @@ export const agentAskSchema = z
   .discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('hello') }),
     z.strictObject({ kind: z.literal('reload') }),
+    z.strictObject({ kind: z.literal('uncover') }).describe('Take away what covers the page'),
+    z
+      .strictObject({ kind: z.literal('survey'), colors: z.array(z.string().max(100)).max(5000) })
+      .describe('Which elements show these colors?'),
     z.strictObject({ kind: z.literal('go'), path: z.string().max(2000).describe('On the same origin') }),
     z.strictObject({ kind: z.literal('scroll'), x: z.number(), y: z.number() }),
     z.strictObject({

@@ -65,6 +65,7 @@ export const auditDocumentSchema = z
     ),
     pages: sitePagesSchema.shape.pages,
     unused: sitePagesSchema.shape.unused,
+    leftOut: sitePagesSchema.shape.leftOut,
     findings: z.array(
       findingSchema
         .omit({ range: true })

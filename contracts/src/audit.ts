@@ -279,6 +279,7 @@ export const sitePagesSchema = z
           scripts: z.array(z.string()).readonly(),
           files: z.array(z.string()).readonly().describe('Every file that it reaches'),
           hook: z.string().nullable().describe('A selector of its root that no other page has'),
+          isDocument: z.boolean().describe('Whether it can be shown as it is'),
         }),
       )
       .readonly(),
@@ -286,6 +287,17 @@ export const sitePagesSchema = z
       .array(z.strictObject({ path: z.string(), namedBy: z.array(z.string()).readonly() }))
       .readonly()
       .describe('Files that no page reaches'),
+    leftOut: z
+      .array(
+        z.strictObject({
+          path: z.string(),
+          pages: z.array(z.string()).readonly().describe('Paths of the pages that load it'),
+          places: z.int().min(0).nullable().describe('Places that stand in it; null: it cannot be read'),
+          colors: z.array(z.string()).readonly().describe('Opaque keys of these places, each once'),
+        }),
+      )
+      .readonly()
+      .describe('Sheets that pages load and that are not read'),
   })
   .describe('Which page is made of which files')
 true satisfies Same<z.infer<typeof sitePagesSchema>, SitePages>

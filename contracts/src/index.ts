@@ -1,3 +1,4 @@
+import './no-eval.ts'
 export * from './agent.ts'
 export * from './audit.ts'
 export * from './audit-document.ts'

@@ -1,6 +1,14 @@
 import { z } from 'zod'
 import { useSchema } from './audit.ts'
-import { alphasSchema, groundSchema, insertionSchema, scopeSchema } from './plan.ts'
+import {
+  alphasSchema,
+  confirmedPlaceSchema,
+  correctionSchema,
+  groundSchema,
+  insertionSchema,
+  scopeSchema,
+} from './plan.ts'
+import { fileChoiceSchema } from './site.ts'
 
 const roleColorSchema = z.strictObject({
   role: z.string().min(1).describe('Name of the role'),
@@ -18,6 +26,23 @@ export const planDocumentSchema = z
   .strictObject({
     version: z.literal(1),
     site: z.string().max(200).optional().describe('Of which site it was made'),
+    copy: z
+      .string()
+      .regex(/^[0-9a-f]{64}$/)
+      .optional()
+      .describe('Digest of the files that it was made of: SHA-256 over paths and bytes, in hex'),
+    files: z
+      .record(z.string(), fileChoiceSchema)
+      .optional()
+      .describe('By path: third-party code that is read all the same, files that are set aside'),
+    confirmed: z
+      .array(confirmedPlaceSchema)
+      .optional()
+      .describe('Places that are only possibly colors and were confirmed; all others of that kind stay as they are'),
+    corrections: z
+      .array(correctionSchema.omit({ id: true }))
+      .optional()
+      .describe('Slips that were put right, of the very files that it was made of'),
     palette: z.array(roleColorSchema),
     tolerance: z.number().min(0).max(8).optional().describe('ΔE00 of the clusters that were decided'),
     groups: z.array(z.array(z.string()).min(1)).optional().describe('Clusters made by hand, as colors'),

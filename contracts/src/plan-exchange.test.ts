@@ -29,11 +29,39 @@ const insertions: Insertion[] = [
   { id: 'i', path: 'a.css', selector: 'a:visited', property: 'color', to: { role: '1' } },
   { id: 'j', path: 'a.css', selector: 'button', property: 'background-color', to: { color: 'tan' } },
 ]
-const state = { decisions, insertions, tolerance: 3, byHand: { groups: [colors], leads: ['#943a4b'] } }
+const corrections = [
+  {
+    ...{ id: 'k', path: 'a.css', range: { start: 3, end: 9 }, line: 1, column: 4 },
+    ...{ raw: '7a2433', replacement: '#7a2433', use: 'text' as const },
+  },
+]
+const confirmations = [{ id: 'l', places: [{ path: 'a.js', start: 7 }] }]
+const copy = {
+  site: 'A site',
+  digest: 'a'.repeat(64),
+  files: [
+    { path: 'x.css', choice: 'take-in' as const },
+    { path: 'y.css', choice: null },
+  ],
+}
+const state = {
+  decisions,
+  insertions,
+  corrections,
+  confirmations,
+  tolerance: 3,
+  byHand: { groups: [colors], leads: ['#943a4b'] },
+}
 
 describe('a plan as a document', () => {
   it('reads back as it was, its roles by their names', () => {
-    const document = planDocumentSchema.parse(JSON.parse(JSON.stringify(documentOf(state, roles, 'A site'))))
+    const document = planDocumentSchema.parse(JSON.parse(JSON.stringify(documentOf(state, roles, copy))))
+    expect(document).toMatchObject({
+      copy: 'a'.repeat(64),
+      files: { 'x.css': 'take-in' },
+      confirmed: [{ path: 'a.js', start: 7 }],
+      corrections: [{ path: 'a.css', raw: '7a2433' }],
+    })
     expect(document).toMatchObject({ site: 'A site', tolerance: 3, groups: [colors], leads: ['#943a4b'] })
     const read = document.decisions.map((entry, i) => readDecision(entry, i, roles))
     expect(read).toEqual(decisions.map(({ id: _, ...decision }) => ({ decision })))
@@ -46,7 +74,7 @@ describe('a plan as a document', () => {
       { id: 'x', target: { colors }, to: { kind: 'role', role: 'gone' } },
       { id: 'y', target: { colors }, to: { kind: 'role', role: '1' }, over: { role: 'gone' } },
     ]
-    expect(documentOf({ ...state, decisions: gone }, roles, '').decisions).toEqual([])
+    expect(documentOf({ ...state, decisions: gone }, roles, copy).decisions).toEqual([])
   })
 
   it('says of each decision what is wrong with it, and where', () => {
@@ -65,7 +93,7 @@ describe('a plan as a document', () => {
   })
 
   it('takes no selector that could end a rule, and no other property', () => {
-    const document = documentOf(state, roles, '')
+    const document = documentOf(state, roles, copy)
     const [first] = document.insertions ?? []
     const added = (part: object) => ({ ...document, insertions: [{ ...first, ...part }] })
     expect(planDocumentSchema.safeParse(added({ selector: 'a:hover > b, .c[d="e"]' })).success).toBe(true)
@@ -83,7 +111,7 @@ describe('a plan as a document', () => {
   })
 
   it('takes no region that is more than one compound, and no other media feature', () => {
-    const document = documentOf(state, roles, '')
+    const document = documentOf(state, roles, copy)
     const scoped = (scope: object) => ({ ...document, decisions: [{ target: { colors, scope }, to: { keep: true } }] })
     expect(planDocumentSchema.safeParse(scoped({ region: '.a' })).success).toBe(true)
     for (const scope of [

@@ -11,6 +11,7 @@ import {
   sameRoleName,
 } from '@undo-ink/core'
 import type { PlanDocument } from './plan-document.ts'
+import type { SiteFile } from './site.ts'
 
 /** What is wrong in a document that its schema lets pass. */
 export interface DocumentProblem {
@@ -121,16 +122,35 @@ function becomingOf(
   return 'role' in to ? { kind: 'role', role: roleOf(to.role) } : { kind: 'color', color: opaque(to.color) }
 }
 
-/** A plan as a document that the command line and another copy of the site can take. Slips that were put right are not in it: they are of one copy. */
+/** The copy that a plan is of. */
+export interface PlannedCopy {
+  /** Name of the site. */
+  readonly site: string
+  readonly digest: string
+  readonly files: readonly Pick<SiteFile, 'path' | 'choice'>[]
+}
+
+/** A plan as a document that the command line and another copy of the site can take. */
 export function documentOf(
-  { decisions, insertions, tolerance, byHand }: Pick<PlanState, 'decisions' | 'insertions' | 'tolerance' | 'byHand'>,
+  {
+    decisions,
+    insertions,
+    corrections,
+    confirmations,
+    tolerance,
+    byHand,
+  }: Pick<PlanState, 'decisions' | 'insertions' | 'corrections' | 'confirmations' | 'tolerance' | 'byHand'>,
   roles: readonly Role[],
-  site: string,
+  { site, digest, files }: PlannedCopy,
 ): PlanDocument {
   const nameOf = (id: string) => roles.find((role) => role.id === id)?.name ?? null
   return {
     version: 1,
     site,
+    copy: digest,
+    files: Object.fromEntries(files.flatMap(({ path, choice }) => (choice === null ? [] : [[path, choice]]))),
+    confirmed: confirmations.flatMap(({ places }) => [...places]),
+    corrections: corrections.map(({ id: _, ...correction }) => correction),
     palette: roles.map(({ name, color }) => ({ role: name, color })),
     tolerance,
     groups: byHand.groups.map((group) => [...group]),

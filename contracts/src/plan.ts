@@ -1,4 +1,6 @@
 import {
+  type Confirmation,
+  type ConfirmedPlace,
   type Correction,
   type Decision,
   type Ground,
@@ -186,6 +188,20 @@ export const insertionSchema = z
   .describe('A color where no rule of the site sets one: a rule that is added at the end of a sheet')
 true satisfies Same<z.infer<typeof insertionSchema>, Insertion>
 
+export const confirmedPlaceSchema = z
+  .strictObject({
+    path: z.string().min(1).max(1000).describe('Of the file'),
+    start: z.int().min(0).describe('Where the literal begins, in UTF-16 units of the decoded text'),
+  })
+  .readonly()
+  .describe('A place that is only possibly a color')
+true satisfies Same<z.infer<typeof confirmedPlaceSchema>, ConfirmedPlace>
+
+export const confirmationSchema = z
+  .strictObject({ id: z.uuid(), places: z.array(confirmedPlaceSchema).min(1).max(10_000).readonly() })
+  .describe('Places that are only possibly colors, confirmed to be')
+true satisfies Same<z.infer<typeof confirmationSchema>, Confirmation>
+
 const handColorsSchema = z.array(z.string().min(1).max(100)).min(1).max(10_000).readonly().describe('Opaque keys')
 
 export const planEventSchema = z
@@ -203,8 +219,17 @@ export const planEventSchema = z
       insertions: z.array(insertionSchema.readonly()).min(1).max(500).readonly(),
     }),
     z.strictObject({
+      kind: z.literal('confirm'),
+      confirmations: z.array(confirmationSchema.readonly()).min(1).max(100).readonly(),
+    }),
+    z.strictObject({
       kind: z.literal('take-back'),
-      decisions: z.array(z.uuid()).min(1).max(5000).readonly().describe('Ids of decisions, corrections and insertions'),
+      decisions: z
+        .array(z.uuid())
+        .min(1)
+        .max(5000)
+        .readonly()
+        .describe('Ids of decisions, corrections, insertions and confirmations'),
     }),
     z.strictObject({ kind: z.literal('tolerance'), value: z.number().min(0).max(8).describe('ΔE00') }),
     z.strictObject({ kind: z.literal('palette'), version: z.int().min(1) }),
@@ -266,7 +291,6 @@ export const visitSchema = z
   .strictObject({
     before: z.url().describe('Origin of the copy as received'),
     after: z.url().describe('Origin of the copy as the plan has it now'),
-    pages: z.array(z.string()).describe('Paths of the pages, index pages first'),
   })
   .describe('Where the pages of a site can be looked at')
 export type Visit = z.infer<typeof visitSchema>

@@ -35,7 +35,7 @@ export type SkipReason = z.infer<typeof skipReasonSchema>
 true satisfies Same<SkipReason, NotRead | 'too-large'>
 
 export const thirdPartySchema = z
-  .enum(['vendor-folder', 'source-map', 'library'])
+  .enum(['vendor-folder', 'source-map', 'plugin', 'platform', 'parent-theme', 'library'])
   .describe('Why a file is taken for code that others keep up')
 true satisfies Same<z.infer<typeof thirdPartySchema>, ThirdParty>
 
@@ -62,6 +62,7 @@ export const fileSchema = z
     encoding: encodingSchema.nullable().describe('null: not read as text'),
     skipped: skipReasonSchema.nullable().describe('null: read'),
     thirdParty: thirdPartySchema.nullable().describe('null: it is not'),
+    choice: fileChoiceSchema.nullable().describe('What was chosen for it; null: nothing'),
     generatedFrom: z.string().nullable().describe('Path of the sheet that it was made from'),
   })
   .describe('One file of a snapshot')
@@ -73,6 +74,7 @@ export const snapshotSchema = z
     receivedAt: z.iso.datetime(),
     files: z.array(fileSchema).describe('By path'),
     planId: z.uuid(),
+    digest: z.string().describe('SHA-256 in hex: equal for copies of the same files, byte for byte'),
     read: z.boolean().describe("Whether its files are read, by today's readers"),
     sameAs: z
       .array(z.strictObject({ siteId: z.uuid(), name: z.string(), receivedAt: z.iso.datetime() }))
@@ -128,7 +130,8 @@ export const siteSummarySchema = z
     receivedAt: z.iso.datetime().nullable().describe('null: nothing received yet'),
     files: z.int().describe('Files of the copy'),
     places: z.int().describe('Hard-coded colors found'),
-    decided: z.int().describe('Places that the plan has decided'),
+    decided: z.int().describe('Places of which the plan says what becomes of them'),
+    possible: z.int().describe('Places that are only possibly colors and not confirmed: they stand apart'),
     lead: z.array(z.string()).describe('The most used colors, opaque keys, at most eight'),
   })
   .describe('A site in the list of sites')

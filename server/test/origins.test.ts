@@ -42,7 +42,7 @@ async function visit(name: string) {
     'sub/page.html': PAGE,
   })
   const { body } = await harness.http.get(`/api/plans/${planId}/visit`).expect(200)
-  return { planId, pages: body.pages, before: new URL(body.before).hostname, after: new URL(body.after).hostname }
+  return { planId, before: new URL(body.before).hostname, after: new URL(body.after).hostname }
 }
 
 describe('the two origins', () => {
@@ -53,8 +53,7 @@ describe('the two origins', () => {
   })
 
   it('pages come under an unguessable name of each copy, bytes first, the agent behind them', async () => {
-    const { before, after, pages } = await visit('Visit')
-    expect(pages).toEqual(['index.html', 'sub/page.html'])
+    const { before, after } = await visit('Visit')
     expect(before).toMatch(/^v[0-9a-f]{40}\.localhost$/)
     expect(after).not.toBe(before)
     const { body, headers } = await ask(before, '/')
@@ -66,6 +65,25 @@ describe('the two origins', () => {
     expect((await ask(before, '/css/a.css')).body).toBe('a{color:red}')
     expect((await ask(before, '/nosuch.css')).status).toBe(404)
     expect((await ask(before, '/%E0%A4%A')).status).toBe(404)
+  })
+
+  it('find addresses from the root of a site that lies in a folder of the copy, as the reader does', async () => {
+    const { planId } = await siteWith(harness, 'In a folder', {
+      'dist/index.html': '<!doctype html><link rel=stylesheet href="/css/a b.css">',
+      'dist/css/a b.css': 'a{color:red}',
+      'index.php': '<!doctype html><?php head() ?>',
+      'main.css.liquid': 'a{color:red}',
+    })
+    const { body } = await harness.http.get(`/api/plans/${planId}/visit`).expect(200)
+    const before = new URL(body.before).hostname
+    const referer = `${body.before}/dist/index.html`
+    const found = await ask(before, '/css/a%20b.css', { headers: { referer } })
+    expect([found.status, found.headers.location]).toEqual([302, '/dist/css/a%20b.css'])
+    expect((await ask(before, '/css/a%20b.css')).status).toBe(404)
+    expect((await ask(before, '/css/nosuch.css', { headers: { referer } })).status).toBe(404)
+    const [page, sheet] = [await ask(before, '/index.php'), await ask(before, '/main.css.liquid')]
+    expect([page.headers['content-type'], page.body.includes('<script nonce=')]).toEqual(['text/html', true])
+    expect(sheet.headers['content-type']).toBe('text/css')
   })
 
   it('let inherited pages do nothing and reach nothing', async () => {

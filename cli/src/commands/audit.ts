@@ -1,5 +1,5 @@
 import { type AuditDocument, placeEntry, placesCsv } from '@undo-ink/contracts'
-import { type FileReading, generatedFrom, listPages, listVariables, type Range } from '@undo-ink/core'
+import { type FileReading, generatedFrom, listVariables, type Range } from '@undo-ink/core'
 import { type ReadOptions, readFolder } from '../read-folder.ts'
 import { auditText } from '../text.ts'
 
@@ -11,7 +11,7 @@ export async function audit(folder: string, format: 'text' | 'json' | 'csv', how
 }
 
 async function auditFolder(folder: string, how: ReadOptions): Promise<AuditDocument> {
-  const files = await readFolder(folder, how)
+  const { files, pages } = await readFolder(folder, how)
   const made = generatedFrom(files.map(({ path }) => path))
   const read = files.flatMap(({ path, reading }): FileReading[] => (reading ? [{ path, reading }] : []))
   const each = <T, R>(list: (reading: FileReading['reading']) => readonly T[], write: (path: string, item: T) => R) =>
@@ -41,10 +41,7 @@ async function auditFolder(folder: string, how: ReadOptions): Promise<AuditDocum
       // The compiler keeps the two kinds apart only so.
       (path, behavior) => (behavior.kind === 'recolor' ? inFile(path, behavior) : inFile(path, behavior)),
     ),
-    ...listPages(
-      read,
-      files.map(({ path }) => path),
-    ),
+    ...pages,
     findings: each(
       ({ findings }) => findings,
       (path, { remedy, ...finding }) => ({ ...inFile(path, finding), remedy: remedy && spanned(remedy) }),

@@ -1,6 +1,6 @@
-import { type CheckDocument, paletteDocumentSchema } from '@undo-ink/contracts'
+import type { CheckDocument } from '@undo-ink/contracts'
 import { nearestRole, opaqueKey, parseColor } from '@undo-ink/core'
-import { readDocument, rolesOf } from '../read-document.ts'
+import { readRoles } from '../read-document.ts'
 import { type ReadOptions, readFolder } from '../read-folder.ts'
 import { sarifOf } from '../sarif.ts'
 import { checkText } from '../text.ts'
@@ -12,14 +12,14 @@ export async function check(
   format: 'text' | 'json' | 'sarif',
   how: ReadOptions,
 ): Promise<{ output: string; clean: boolean }> {
-  const roles = rolesOf((await readDocument(paletteFile, paletteDocumentSchema)).palette)
+  const roles = await readRoles(paletteFile)
   const keyOf = (text: string) => {
     const color = parseColor(text)
     return color && opaqueKey(color)
   }
   const brand = new Set(roles.map(({ color }) => keyOf(color)))
   const document: CheckDocument = { version: 1, root: folder, places: [] }
-  for (const { path, reading } of await readFolder(folder, how)) {
+  for (const { path, reading } of (await readFolder(folder, how)).files) {
     for (const { line, column, raw, color, property, selector } of reading?.occurrences ?? []) {
       const read = brand.has(color) ? null : parseColor(color)
       if (!read) continue

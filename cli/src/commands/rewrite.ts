@@ -1,37 +1,53 @@
+import { createHash } from 'node:crypto'
 import { mkdir, readdir, readFile, realpath, writeFile } from 'node:fs/promises'
 import { basename, dirname, join, resolve, sep } from 'node:path'
 import { type PlanDocument, planDocumentSchema, readDecision, readInsertion } from '@undo-ink/contracts'
 import {
   applyEdits,
+  copyText,
   type Decision,
   decode,
   encode,
   type FilePlan,
   filePlanOf,
   type Insertion,
-  listPages,
   type Resolver,
   resolver,
   rewriteOf,
-  type ScopePage,
   type Unsplit,
 } from '@undo-ink/core'
 import { Misuse } from '../misuse.ts'
 import { readDocument, rolesOf } from '../read-document.ts'
 import { type FolderFile, type ReadOptions, readFolder } from '../read-folder.ts'
 
+/** How a plan is taken. */
+export interface RewriteOptions extends ReadOptions {
+  /** Whether places that are only possibly colors take part, confirmed or not. */
+  readonly includePossible: boolean
+  /** Whether a plan that was made of other files is taken all the same. */
+  readonly anyCopy: boolean
+}
+
 /** Writes a recoloured copy of a folder; all bytes that no decision touches are those of the input. */
-export async function rewrite(folder: string, planFile: string, out: string, how: ReadOptions): Promise<string> {
+export async function rewrite(folder: string, planFile: string, out: string, how: RewriteOptions): Promise<string> {
   const document = await readDocument(planFile, planDocumentSchema)
   const [roles, decisions] = [rolesOf(document.palette), decisionsOf(document)]
   const insertions = insertionsOf(document)
+  const corrections = (document.corrections ?? []).map((each, index) => ({ ...each, id: `corrections.${index}` }))
   await refuseOverwriting(folder, out)
-  const files = await readFolder(folder, how)
-  const plan = resolver(decisions, roles, pagesOf(files))
+  const { files, pages } = await readFolder(folder, how, new Map(Object.entries(document.files ?? {})))
+  refuseOtherCopy(planFile, document, files, how)
+  const places = files.flatMap(placesOf)
+  const confirmed = how.includePossible
+    ? places.flatMap(({ confidence, path, range }) => (confidence === 'possible' ? [{ path, start: range.start }] : []))
+    : (document.confirmed ?? [])
+  const plan = resolver(decisions, roles, pages.pages, [{ id: 'confirmed', places: confirmed }])
+  const idle = idleIn(document, places, plan)
+  refuseIdle(planFile, document, files, idle)
   const total = { changes: 0, rules: 0, files: 0, hex: 0 }
   const unwritten: string[] = []
   for (const file of files) {
-    const own = filePlanOf({ corrections: [], insertions }, file.path)
+    const own = filePlanOf({ corrections, insertions }, file.path)
     const { bytes, changes, rules, hex, unsplit } = rewritten(file, await readFile(join(folder, file.path)), own, plan)
     const target = join(out, file.path)
     await mkdir(dirname(target), { recursive: true })
@@ -44,8 +60,20 @@ export async function rewrite(folder: string, planFile: string, out: string, how
       unwritten.push(`${file.path}:${occurrence.line}:${occurrence.column}  ${occurrence.raw}  ${UNSPLIT_WORDS[why]}`)
   }
   const rules = total.rules > 0 ? ` and ${total.rules} rules` : ''
-  const said = `${total.changes} changes${rules} in ${total.files} files, ${total.hex} of them written as hex`
-  return `${[said, ...(unwritten.length > 0 ? ['decided, but not written:', ...unwritten] : [])].join('\n')}\n`
+  const apart = places.filter((place) => plan.outcome(place).kind === 'possible').length
+  const said = [
+    `${total.changes} changes${rules} in ${total.files} files, ${total.hex} of them written as hex`,
+    ...(apart > 0
+      ? [`${apart} places are only possibly colors and stay as they are (--include possible takes them)`]
+      : []),
+    ...pages.leftOut.map(
+      ({ path, pages: loading, places: held }) =>
+        `left out: ${path}, which ${loading.length} of ${pages.pages.length} pages load${held === null ? '' : `, with ${held} places`}`,
+    ),
+    ...idle.map((at) => `finds nothing here: ${at}`),
+    ...(unwritten.length > 0 ? ['decided, but not written:', ...unwritten] : []),
+  ]
+  return `${said.join('\n')}\n`
 }
 
 const UNSPLIT_WORDS: Readonly<Record<Unsplit['why'], string>> = {
@@ -55,25 +83,73 @@ const UNSPLIT_WORDS: Readonly<Record<Unsplit['why'], string>> = {
   'pseudo-element': 'nothing can be nested in the rule of a pseudo-element',
 }
 
+function placesOf({ path, reading }: Pick<FolderFile, 'path' | 'reading'>) {
+  return (reading?.occurrences ?? []).map((each) => ({ ...each, path }))
+}
+
+/** Refuses a folder that does not hold the files that the plan was made of, unless that is asked for. */
+function refuseOtherCopy(
+  planFile: string,
+  { copy, site, corrections = [] }: PlanDocument,
+  files: readonly FolderFile[],
+  { anyCopy }: RewriteOptions,
+): void {
+  if (copy === undefined) return
+  const digest = createHash('sha256').update(copyText(files)).digest('hex')
+  if (digest === copy) return
+  const of = site === undefined ? 'other files' : `other files, those of the site ${site}`
+  if (!anyCopy)
+    throw new Misuse(
+      `${planFile} was made of ${of}: this folder does not hold the same (--any-copy takes the plan all the same)`,
+    )
+  if (corrections.length > 0)
+    throw new Misuse(
+      `${planFile} puts ${corrections.length} slips right, which are places of ${of}: take them out first`,
+    )
+}
+
+/** The decisions that are about no place of the folder, as the document places them. */
+function idleIn({ decisions }: PlanDocument, places: ReturnType<typeof placesOf>, plan: Resolver): string[] {
+  const found = new Set(
+    places.flatMap((place) =>
+      // Places that are only possibly colors count here: the plan is about them, too.
+      plan
+        .reached({ ...place, confidence: 'certain' })
+        .flatMap(({ decision, reach }) => (reach.kind === 'none' ? [] : [decision.id])),
+    ),
+  )
+  return decisions.map((_, index) => `decisions.${index}`).filter((id) => !found.has(id))
+}
+
+/** A plan of which nothing finds anything is one for something else. */
+function refuseIdle(
+  planFile: string,
+  { decisions, insertions = [], corrections = [] }: PlanDocument,
+  files: readonly FolderFile[],
+  idle: readonly string[],
+): void {
+  const missing = [...insertions, ...corrections].find(({ path }) => !files.some((file) => file.path === path))
+  if (missing) throw new Misuse(`${planFile} changes ${missing.path}, which this folder does not have`)
+  if (decisions.length > 0 && insertions.length + corrections.length === 0 && idle.length === decisions.length)
+    throw new Misuse(
+      `${planFile} finds nothing here: none of its ${decisions.length} decisions is about a color of this folder`,
+    )
+}
+
 function rewritten({ path, reading }: FolderFile, bytes: Buffer, own: FilePlan, plan: Resolver) {
-  const places = (reading?.occurrences ?? []).map((each) => ({ ...each, path }))
-  const source = places.length + own.insertions.length > 0 ? decode(path, bytes) : null
+  const places = placesOf({ path, reading })
+  const isTouched = places.length + own.insertions.length + own.corrections.length > 0
+  const source = reading !== null && isTouched ? decode(path, bytes) : null
   if (source === null) return { bytes, changes: 0, rules: 0, hex: 0, unsplit: [] }
   if (typeof source === 'string') throw new Misuse(`${path} changed while it was read`)
-  const { changes, splits, unsplit, edits } = rewriteOf(source, places, own, plan)
+  const { changes, splits, corrected, unsplit, edits } = rewriteOf(source, places, own, plan)
   return {
     bytes: edits.edits.length === 0 ? bytes : encode(applyEdits(source.text, edits), source.encoding),
-    changes: changes.length,
+    changes: changes.length + corrected.length,
     rules: splits.length + own.insertions.length,
     hex: changes.filter(({ keptNotation }) => !keptNotation).length,
     unsplit,
   }
-}
-
-function pagesOf(files: readonly FolderFile[]): readonly ScopePage[] {
-  const read = files.flatMap(({ path, reading }) => (reading ? [{ path, reading }] : []))
-  const paths = files.map(({ path }) => path)
-  return listPages(read, paths).pages
 }
 
 function decisionsOf({ palette, decisions }: PlanDocument): Decision[] {

@@ -15,8 +15,8 @@ export const FACETS = [
 ] as const
 export type Facet = (typeof FACETS)[number]
 
-/** What becomes of a place: nothing is decided, it takes something else, it is kept. */
-export const STANDINGS = ['open', 'decided', 'kept'] as const
+/** What becomes of a place: nothing is decided, it takes something else, it is kept, or it takes nothing before somebody confirms that it is a color. */
+export const STANDINGS = ['open', 'decided', 'kept', 'possible'] as const
 
 /** Whose code a place stands in. */
 export const ORIGINS = ['own', 'third-party', 'generated'] as const

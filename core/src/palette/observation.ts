@@ -49,7 +49,11 @@ export function observe(places: readonly Seen[]): Observation {
 export function observeColors(ledger: Ledger): Map<OpaqueKey, Observation> {
   const { color } = ledger.columns
   const tallies = color.values.map((): Tallies => new Map())
-  for (let at = 0; at < ledger.length; at++)
+  const { confidence } = ledger.columns
+  const possible = confidence.values.indexOf('possible')
+  for (let at = 0; at < ledger.length; at++) {
+    // What is only possibly a color says nothing of one.
+    if (confidence.codes[at] === possible) continue
     add(tallies[color.codes[at] as number] as Tallies, {
       use: valueAt(ledger, 'use', at),
       subjects: valueAt(ledger, 'subjects', at),
@@ -58,6 +62,7 @@ export function observeColors(ledger: Ledger): Map<OpaqueKey, Observation> {
       heading: valueAt(ledger, 'heading', at),
       variable: valueAt(ledger, 'variable', at),
     })
+  }
   return new Map(color.values.map((key, code) => [key, observed(tallies[code] as Tallies)]))
 }
 

@@ -34,7 +34,12 @@ export interface Target {
 
 /** What is known of a place that decisions are held against. What is not known agrees with no scope. */
 export type Decidable = Pick<Occurrence, 'color' | 'use'> &
-  Partial<Pick<Occurrence, 'heading' | 'selector' | 'specificity' | 'atRules' | 'alpha' | keyof Inheritable>> & {
+  Partial<
+    Pick<
+      Occurrence,
+      'heading' | 'selector' | 'specificity' | 'atRules' | 'alpha' | 'confidence' | 'range' | keyof Inheritable
+    >
+  > & {
     readonly path?: string
   }
 

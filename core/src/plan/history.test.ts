@@ -72,6 +72,15 @@ describe('the history', () => {
     expect(ids(decide('a'), undo, { kind: 'point', name: 'x' }, redo)).toEqual(['a'])
   })
 
+  it('holds confirmations of places, and takes them back like decisions', () => {
+    const confirm: Act = { kind: 'confirm', confirmations: [{ id: 'x', places: [{ path: 'a.js', start: 7 }] }] }
+    const confirmed = (...events: PlanEvent[]) => foldPlan(start, events).confirmations.map(({ id }) => id)
+    expect(confirmed(confirm)).toEqual(['x'])
+    expect(confirmed(confirm, takeBack('x'))).toEqual([])
+    expect(confirmed(confirm, takeBack('x'), undo)).toEqual(['x'])
+    expect(eventProblem(foldPlan(start, [confirm]), confirm)).toBe('decision-exists')
+  })
+
   it('tells what cannot be added', () => {
     const empty = foldPlan(start, [])
     const one = foldPlan(start, [decide('a')])

@@ -1,5 +1,6 @@
 import type { ByHand } from '../cluster/clusters.ts'
 import type { OpaqueKey } from '../color/color.ts'
+import type { Confirmation } from './confirmation.ts'
 import { type Correction, overlap } from './correction.ts'
 import type { Decision } from './decision.ts'
 import type { Insertion } from './insertion.ts'
@@ -10,7 +11,9 @@ export type Act =
   | { readonly kind: 'correct'; readonly corrections: readonly Correction[] }
   /** Rules are added where none sets a color. */
   | { readonly kind: 'insert'; readonly insertions: readonly Insertion[] }
-  /** Of decisions, corrections and insertions, by their ids. */
+  /** Places that are only possibly colors are. */
+  | { readonly kind: 'confirm'; readonly confirmations: readonly Confirmation[] }
+  /** Of decisions, corrections, insertions and confirmations, by their ids. */
   | { readonly kind: 'take-back'; readonly decisions: readonly string[] }
   | { readonly kind: 'tolerance'; readonly value: number }
   | { readonly kind: 'palette'; readonly version: number }
@@ -45,6 +48,8 @@ export interface PlanState {
   readonly corrections: readonly Correction[]
   /** Those that hold, in the order in which they were made. */
   readonly insertions: readonly Insertion[]
+  /** Those that hold, in the order in which they were made. */
+  readonly confirmations: readonly Confirmation[]
   /** ΔE00 */
   readonly tolerance: number
   readonly paletteVersion: number
@@ -107,6 +112,7 @@ function applyActs(
   const decisions = new Map<string, Decision>()
   const corrections = new Map<string, Correction>()
   const insertions = new Map<string, Insertion>()
+  const confirmations = new Map<string, Confirmation>()
   let groups: readonly (readonly OpaqueKey[])[] = []
   let leads: readonly OpaqueKey[] = []
   const without = (colors: readonly OpaqueKey[]) =>
@@ -122,11 +128,15 @@ function applyActs(
       case 'insert':
         for (const insertion of act.insertions) insertions.set(insertion.id, insertion)
         break
+      case 'confirm':
+        for (const confirmation of act.confirmations) confirmations.set(confirmation.id, confirmation)
+        break
       case 'take-back':
         for (const id of act.decisions) {
           decisions.delete(id)
           corrections.delete(id)
           insertions.delete(id)
+          confirmations.delete(id)
         }
         break
       case 'tolerance':
@@ -149,6 +159,7 @@ function applyActs(
     decisions: [...decisions.values()],
     corrections: [...corrections.values()],
     insertions: [...insertions.values()],
+    confirmations: [...confirmations.values()],
     tolerance,
     paletteVersion,
     byHand: { groups, leads },
@@ -165,8 +176,9 @@ export type EventProblem =
 
 /** Why an event can't be added to a plan in this state, or null. */
 export function eventProblem(state: PlanState, event: PlanEvent): EventProblem | null {
-  const { decisions, corrections, insertions } = state
-  const holds = (id: string) => [...decisions, ...corrections, ...insertions].some((each) => each.id === id)
+  const { decisions, corrections, insertions, confirmations } = state
+  const holds = (id: string) =>
+    [...decisions, ...corrections, ...insertions, ...confirmations].some((each) => each.id === id)
   switch (event.kind) {
     case 'undo':
       return state.done.length === 0 ? 'nothing-to-undo' : null
@@ -176,6 +188,8 @@ export function eventProblem(state: PlanState, event: PlanEvent): EventProblem |
       return event.decisions.some(({ id }) => holds(id)) ? 'decision-exists' : null
     case 'insert':
       return event.insertions.some(({ id }) => holds(id)) ? 'decision-exists' : null
+    case 'confirm':
+      return event.confirmations.some(({ id }) => holds(id)) ? 'decision-exists' : null
     case 'correct': {
       const after = [...corrections, ...event.corrections]
       const isTwice = event.corrections.some((one) => after.some((other) => one !== other && overlap(one, other)))

@@ -20,12 +20,12 @@ const colors = ['#7a2433']
 /** The id of the decision that holds for a place. */
 const holder = (decisions: Decision[], place: { color: string; use: 'text' | 'ground' }) => {
   const outcome = resolver(decisions, roles).outcome(place)
-  return outcome.kind === 'open' ? null : outcome.decision.id
+  return 'decision' in outcome ? outcome.decision.id : null
 }
 
 describe('the outcome of a place', () => {
   it('is open without a decision', () => {
-    expect(resolver([], roles).outcome(text)).toEqual({ kind: 'open' })
+    expect(resolver([], roles).outcome(text)).toEqual({ kind: 'open', inPart: false })
     expect(holder([give('a', 'p', { colors: ['#000000'] })], text)).toBeNull()
   })
 
@@ -39,7 +39,7 @@ describe('the outcome of a place', () => {
       const outcome = resolver([give('scoped', 'p', { colors, ...(scope ? { scope } : {}) }), ...more], roles).outcome(
         place,
       )
-      return outcome.kind === 'open' ? null : outcome.decision.id
+      return 'decision' in outcome ? outcome.decision.id : null
     }
     for (const scope of [
       { file: 'a.css' },
@@ -156,5 +156,34 @@ describe('a color that follows', () => {
     const fromGrey = followed(key('#7a2433'), key('#777777'), key('#999999'))
     expect(toSpace('oklch', fromGrey)[0]).toBeGreaterThan(toSpace('oklch', key('#7a2433'))[0])
     expect(toHex(followed(key('#ffffff'), key('#000000'), key('#ffffff')))).toBe('#ffffff')
+  })
+
+  it('takes nothing where it is only possibly a colour, until somebody confirms it', () => {
+    const place = { ...text, path: 'a.js', confidence: 'possible', range: { start: 7, end: 14 } } as const
+    const decisions = [give('a', 'p', { colors })]
+    const kinds = (...confirmed: { path: string; start: number }[]) => {
+      const plan = resolver(decisions, roles, [], [{ id: 'c', places: confirmed }])
+      return [plan.outcome(place).kind, plan.reached(place).length]
+    }
+    expect(kinds()).toEqual(['possible', 0])
+    expect(kinds({ path: 'a.js', start: 8 }, { path: 'b.js', start: 7 })).toEqual(['possible', 0])
+    expect(kinds({ path: 'a.js', start: 7 })).toEqual(['role', 1])
+    expect(resolver(decisions, roles).outcome({ ...place, confidence: 'likely' }).kind).toBe('role')
+  })
+
+  it('is open in part where something is decided of a part of what it paints', () => {
+    const place = {
+      ...text,
+      path: 'a.css',
+      selector: 'a, b',
+      specificity: [0, 0, 1],
+      atRules: [],
+      variable: null,
+      evidence: null,
+      inner: null,
+    } as const
+    const plan = resolver([give('a', 'p', { colors, scope: { selector: 'a' } })], roles)
+    expect(plan.outcome(place)).toEqual({ kind: 'open', inPart: true })
+    expect(isDecided(plan.outcome(place))).toBe(true)
   })
 })

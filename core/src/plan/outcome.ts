@@ -2,6 +2,7 @@ import type { Color, OpaqueKey } from '../color/color.ts'
 import { composite } from '../color/composite.ts'
 import { parseColor } from '../color/literal.ts'
 import { inSrgb, type Role, readRoleColor } from '../palette/role.ts'
+import { type Confirmation, confirmer } from './confirmation.ts'
 import { canBecomeGradient, canInherit, type Decidable, type Decision, type Ground } from './decision.ts'
 import { followed } from './follow.ts'
 import { inPrecedence } from './precedence.ts'
@@ -9,7 +10,10 @@ import { type Part, type Reach, reacher, type ScopePage } from './reach.ts'
 
 /** What the plan makes of one occurrence, and why. Colors hold the alpha that is written; null as alpha: the place keeps its own. */
 export type Outcome =
-  | { readonly kind: 'open' }
+  /** Nothing is decided of it as a whole. `inPart`: something is, of a part of what it paints. */
+  | { readonly kind: 'open'; readonly inPart: boolean }
+  /** It is only possibly a color, and nobody has confirmed it: it takes nothing, whatever is decided. */
+  | { readonly kind: 'possible' }
   | { readonly kind: 'keep'; readonly decision: Decision }
   | {
       readonly kind: 'role'
@@ -50,7 +54,7 @@ export type Resolve = (place: Decidable) => Outcome
 /** What the plan makes of a part of what a place paints, otherwise than of the rest. */
 export interface Piece {
   readonly part: Part
-  readonly outcome: Exclude<Outcome, { readonly kind: 'open' }>
+  readonly outcome: Exclude<Outcome, { readonly kind: 'open' | 'possible' }>
 }
 
 /** A decision about the color of a place, with how much of the place it takes. */
@@ -71,17 +75,27 @@ export interface Resolver {
   readonly groundOf: (ground: Ground) => Color | null
 }
 
-const OPEN: Outcome = { kind: 'open' }
+const OPEN: Outcome = { kind: 'open', inPart: false }
+const OPEN_IN_PART: Outcome = { kind: 'open', inPart: true }
+const POSSIBLE: Outcome = { kind: 'possible' }
 
 /** Longer chains of what follows what lead round. */
 const LONGEST_CHAIN = 20
 
-/** Linear in the decisions; each answer looks only at those of its color. @param pages of the site, for scopes that name one */
+/**
+ * Linear in the decisions; each answer looks only at those of its color.
+ * @param pages of the site, for scopes that name one
+ * @param confirmations of places that are only possibly colors; what is not known to be one is taken for sure
+ */
 export function resolver(
   decisions: readonly Decision[],
   roles: readonly Role[],
   pages: readonly ScopePage[] = [],
+  confirmations: readonly Confirmation[] = [],
 ): Resolver {
+  const isConfirmed = confirmer(confirmations)
+  const isApart = ({ confidence, path, range }: Decidable) =>
+    confidence === 'possible' && !(range && isConfirmed(path, range.start))
   const byColor = new Map<string, Decision[]>()
   for (const decision of inPrecedence(decisions)) {
     for (const color of decision.target.colors) {
@@ -95,7 +109,16 @@ export function resolver(
   const decisionsOf = (place: Decidable) => byColor.get(place.color) ?? []
   const outcome = (place: Decidable, chain: number): Outcome => {
     const decision = decisionsOf(place).findLast(({ target }) => reachOf(target, place).kind === 'all')
-    return decision ? made(decision, place, chain) : OPEN
+    if (decision) return made(decision, place, chain)
+    return chain === 0 && partsOf(place).some(({ outcome }) => isDecided(outcome)) ? OPEN_IN_PART : OPEN
+  }
+  const partsOf = (place: Decidable): Piece[] => {
+    const all = decisionsOf(place)
+    const whole = all.findLastIndex(({ target }) => reachOf(target, place).kind === 'all')
+    return all.slice(whole + 1).flatMap((decision): Piece[] => {
+      const reach = reachOf(decision.target, place)
+      return reach.kind === 'part' ? [{ part: reach.part, outcome: made(decision, place, 0) }] : []
+    })
   }
   const groundOf = (over: Ground): Color | null => {
     const color = 'role' in over ? colors.get(over.role)?.color : readRoleColor(over.color)
@@ -155,16 +178,9 @@ export function resolver(
   const reached = (place: Decidable) =>
     decisionsOf(place).map((decision) => ({ decision, reach: reachOf(decision.target, place) }))
   return {
-    outcome: (place) => outcome(place, 0),
-    pieces(place) {
-      const all = decisionsOf(place)
-      const whole = all.findLastIndex(({ target }) => reachOf(target, place).kind === 'all')
-      return all.slice(whole + 1).flatMap((decision): Piece[] => {
-        const reach = reachOf(decision.target, place)
-        return reach.kind === 'part' ? [{ part: reach.part, outcome: made(decision, place, 0) }] : []
-      })
-    },
-    reached,
+    outcome: (place) => (isApart(place) ? POSSIBLE : outcome(place, 0)),
+    pieces: (place) => (isApart(place) ? [] : partsOf(place)),
+    reached: (place) => (isApart(place) ? [] : reached(place)),
     groundOf,
   }
 }
@@ -179,6 +195,7 @@ export function isRewritten(outcome: Outcome): boolean {
   return paintOf(outcome) !== null || outcome.kind === 'inherit'
 }
 
+/** Whether it is said what becomes of a place, or of a part of what it paints. */
 export function isDecided(outcome: Outcome): boolean {
-  return outcome.kind === 'keep' || isRewritten(outcome)
+  return outcome.kind === 'keep' || isRewritten(outcome) || (outcome.kind === 'open' && outcome.inPart)
 }

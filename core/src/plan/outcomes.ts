@@ -2,6 +2,7 @@ import { opaqueKey } from '../color/color.ts'
 import type { Column, Ledger } from '../ledger/ledger.ts'
 import { placeAt } from '../ledger/ledger.ts'
 import type { Role } from '../palette/role.ts'
+import type { Confirmation } from './confirmation.ts'
 import type { Decision } from './decision.ts'
 import { type Outcome, resolver } from './outcome.ts'
 import type { ScopePage } from './reach.ts'
@@ -15,16 +16,22 @@ export function resolveLedger(
   decisions: readonly Decision[],
   roles: readonly Role[],
   pages: readonly ScopePage[] = [],
+  confirmations: readonly Confirmation[] = [],
 ): Column<Outcome> {
-  const { outcome: resolve } = resolver(decisions, roles, pages)
+  const { outcome: resolve } = resolver(decisions, roles, pages, confirmations)
   const decided = new Set(decisions.flatMap(({ target }) => target.colors))
   const each = lookedAtEach(decisions)
   const values: Outcome[] = []
   const codeOf = new Map<Decision | null, Map<string, number>>()
   const codeFor = (outcome: Outcome): number => {
-    const decision = outcome.kind === 'open' ? null : outcome.decision
+    const decision = 'decision' in outcome ? outcome.decision : null
     // One decision to follow, or for what lies on a ground, makes a color of its own of each; one to inherit can be followed in some places only.
-    const apart = 'color' in outcome ? `${opaqueKey(outcome.color)} ${outcome.alpha}` : outcome.kind
+    const apart =
+      'color' in outcome
+        ? `${opaqueKey(outcome.color)} ${outcome.alpha}`
+        : outcome.kind === 'open'
+          ? `open ${outcome.inPart}`
+          : outcome.kind
     const known = codeOf.get(decision)
     const code = known?.get(apart)
     if (code !== undefined) return code
@@ -32,8 +39,8 @@ export function resolveLedger(
     else codeOf.set(decision, new Map([[apart, values.length]]))
     return values.push(outcome) - 1
   }
-  const open = codeFor({ kind: 'open' })
-  const { color, use } = ledger.columns
+  const open = codeFor({ kind: 'open', inPart: false })
+  const { color, use, confidence } = ledger.columns
   const uses = use.values.length
   /** By color and use: the code, or that each place is to be looked at. */
   const EACH = -1
@@ -48,7 +55,8 @@ export function resolveLedger(
   const codes = new Uint32Array(ledger.length)
   for (let at = 0; at < ledger.length; at++) {
     const code = byColorAndUse[(color.codes[at] as number) * uses + (use.codes[at] as number)] as number
-    codes[at] = code === EACH ? codeFor(resolve(placeAt(ledger, at))) : code
+    const isSure = confidence.values[confidence.codes[at] as number] !== 'possible'
+    codes[at] = code === EACH || !isSure ? codeFor(resolve(placeAt(ledger, at))) : code
   }
   return { codes, values }
 }

@@ -22,7 +22,9 @@ export interface Corrected {
 export function correctedBy(correction: Correction, { outcome: outcomeOf }: Pick<Resolver, 'outcome'>): Corrected {
   const { id, replacement, use, path } = correction
   const literal = parseLiteral(replacement)
-  const outcome: Outcome = literal ? outcomeOf({ color: opaqueKey(literal.color), use, path }) : { kind: 'open' }
+  const outcome: Outcome = literal
+    ? outcomeOf({ color: opaqueKey(literal.color), use, path })
+    : { kind: 'open', inPart: false }
   const plain: Corrected = {
     kind: literal ? 'replace-literal' : 'change-declaration',
     correction,

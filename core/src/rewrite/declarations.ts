@@ -64,7 +64,7 @@ export function declarationChanges<O extends Occurrence>(
   for (const { place, own } of wanted) {
     const { start } = place.range
     // The stops of a gradient go together: the first that asks for it has taken the others with it.
-    if (own.kind === 'open' || start < (solids.at(-1)?.end ?? 0)) continue
+    if (!('decision' in own) || start < (solids.at(-1)?.end ?? 0)) continue
     const declared = declaredAt(start)
     const decisions = [own.decision.id]
     if (own.kind === 'gradient') {

@@ -26,7 +26,7 @@ export function changesInPlace<O extends Occurrence>(
   const changes: Change<O>[] = []
   for (const occurrence of occurrences) {
     const outcome = outcomeOf(occurrence)
-    if (!isRewritten(outcome) || outcome.kind === 'open') continue
+    if (!isRewritten(outcome) || !('decision' in outcome)) continue
     const { text, kept } = literalFor(occurrence, outcome)
     if (text !== occurrence.raw)
       changes.push({ occurrence, replacement: text, decisions: [outcome.decision.id], keptNotation: kept })

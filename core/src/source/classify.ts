@@ -1,5 +1,5 @@
 import { decode, type Encoding, type SourceText } from '../text/source-text.ts'
-import { isLibrary, type ThirdParty, thirdPartyPath } from './provenance.ts'
+import { type Claims, claimsOf, NO_CLAIMS, type ThirdParty, thirdPartyPath } from './provenance.ts'
 import { READERS } from './read.ts'
 import { type Syntax, syntaxOf } from './syntax.ts'
 
@@ -21,13 +21,14 @@ export interface Classified {
   /** null: not read as text. */
   readonly encoding: Encoding | null
   readonly skipped: NotRead | null
-  /** Why it is taken for third-party code, read or not; null: it is not. */
+  /** Why its path tells that it is third-party code, read or not; null: it does not. What all files tell together is `judgeFiles`'. */
   readonly thirdParty: ThirdParty | null
-  /** The text to read; null: not read. */
+  readonly claims: Claims
+  /** The text to read; null: not read. That of a sheet which is left out is read all the same, so that it can be told what is passed over. */
   readonly source: SourceText | null
 }
 
-/** Whether a file will be read, and if not why. Third-party code is left out unless it was taken in. */
+/** Whether a file will be read, and if not why, as far as it tells by itself. */
 export function classify(
   path: string,
   bytes: Uint8Array,
@@ -35,18 +36,18 @@ export function classify(
   choice: FileChoice | null = null,
 ): Classified {
   const syntax = syntaxOf(path)
-  const byPath = thirdPartyPath(path)
-  const skip = (skipped: NotRead, thirdParty = byPath): Classified => {
-    return { syntax, encoding: null, skipped, thirdParty, source: null }
+  const thirdParty = thirdPartyPath(path)
+  const skip = (skipped: NotRead): Classified => {
+    return { syntax, encoding: null, skipped, thirdParty, claims: NO_CLAIMS, source: null }
   }
   if (READERS[syntax] === null) return skip('no-colors-here')
-  if (choice === 'set-aside') return skip('set-aside')
-  if (byPath !== null && choice === null) return skip('third-party')
+  const leftOut: NotRead | null =
+    choice === 'set-aside' ? 'set-aside' : thirdParty !== null && choice === null ? 'third-party' : null
+  if (leftOut !== null && syntax !== 'css') return skip(leftOut)
   if (bytes.length === 0) return skip('empty')
   if (bytes.length > longestText) return skip('too-long')
   const source = decode(path, bytes)
   if (typeof source === 'string') return skip(source)
-  const thirdParty = byPath ?? (isLibrary(source.text) ? 'library' : null)
-  if (thirdParty !== null && choice === null) return skip('third-party', thirdParty)
-  return { syntax, encoding: source.encoding, skipped: null, thirdParty, source }
+  const claims = claimsOf(path, source.text)
+  return { syntax, encoding: source.encoding, skipped: leftOut, thirdParty, claims, source }
 }

@@ -1,5 +1,15 @@
 import type { Choice, Job, Problem, SkipReason } from '@undo-ink/contracts'
-import type { Encoding, FileChoice, Made, PlanEvent, Reading, Serves, Syntax, ThirdParty } from '@undo-ink/core'
+import type {
+  Encoding,
+  FileAbout,
+  FileChoice,
+  Made,
+  PlanEvent,
+  Reading,
+  Serves,
+  Syntax,
+  ThirdParty,
+} from '@undo-ink/core'
 import {
   type CreationOptional,
   DataTypes,
@@ -11,11 +21,13 @@ import {
   type Sequelize,
 } from 'sequelize'
 
-/** Occurrences by color and use: enough to tell how far a plan is without reading the occurrences. */
+/** Occurrences by color and use. */
 export interface Tally {
   readonly color: string
   readonly use: Reading['occurrences'][number]['use']
   readonly count: number
+  /** Of them, those that are only possibly colors. */
+  readonly possible: number
 }
 
 class Row<M extends Model> extends Model<InferAttributes<M>, InferCreationAttributes<M>> {}
@@ -109,7 +121,8 @@ export class ReadingRow extends Row<ReadingRow> {
   /** The choice that was made for the file; empty: none. */
   declare choice: FileChoice | ''
   declare readingVersion: number
-  declare about: Pick<FileRow, 'syntax' | 'encoding' | 'skipped' | 'thirdParty'>
+  /** As the file tells by itself. */
+  declare about: FileAbout
   declare places: number
   /** The reading as JSON in gzip; null: not read. */
   declare body: Buffer | null

@@ -38,14 +38,17 @@ export const SKIP_WORDS: Readonly<Record<SkipReason, string>> = {
   binary: 'kept as it came; its bytes are no text, whatever its name says',
   'not-reversible': 'kept as it came; its bytes cannot be read as text without loss',
   'too-long': 'kept as it came; texts over 8 MB are not read',
-  'third-party': 'left out; third-party code',
-  'set-aside': 'set aside; kept as it came',
+  'third-party': 'left out: third-party code',
+  'set-aside': 'left out by choice; kept as it came',
   'too-large': 'not in the copy; files over 32 MB are left out',
 }
 
 export const THIRD_PARTY_WORDS: Readonly<Record<ThirdParty, string>> = {
   'vendor-folder': 'in a vendor folder',
   'source-map': 'a source map',
+  plugin: 'in a folder of plugins',
+  platform: 'of the publishing system itself',
+  'parent-theme': 'of the theme that this one extends',
   library: 'a published library, minified',
 }
 

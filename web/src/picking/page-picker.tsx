@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import { type AgentAsk, type AgentSays, agentSaysSchema, type Visit } from '@undo-ink/contracts'
 import { useEffect, useRef, useState } from 'react'
 import { Swatch } from '../components/swatch.tsx'
+import { pageAddress } from '../work/shown-pages.ts'
 import { useStable } from '../work/use-stable.ts'
 import { type Point, PointField } from './point-field.tsx'
 
@@ -75,7 +76,7 @@ export function PagePicker({ visit, page, onPick }: PagePickerProps) {
           <chakra.iframe
             ref={frame}
             title={`${page} as received`}
-            src={`${visit.before}/${page}`}
+            src={visit.before + pageAddress(page)}
             sandbox="allow-scripts allow-same-origin"
             tabIndex={-1}
             aria-hidden

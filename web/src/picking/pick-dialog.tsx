@@ -6,6 +6,7 @@ import { Choice } from '../components/choice.tsx'
 import { Loading } from '../components/loading.tsx'
 import { Segments } from '../components/segments.tsx'
 import { WideDialog } from '../components/wide-dialog.tsx'
+import { shownPages } from '../work/shown-pages.ts'
 import { useWork } from '../work/work.tsx'
 import { DroppedImage, InheritedImage } from './image-sources.tsx'
 import { PagePicker } from './page-picker.tsx'
@@ -70,16 +71,17 @@ function Picking({ beside }: Pick<PickDialogProps, 'beside'>) {
 }
 
 function PageSource({ onPick }: { onPick(color: string | null): void }) {
-  const { snapshot } = useWork()
+  const { snapshot, sitePages } = useWork()
   const { data: visit, error } = useVisit(snapshot.planId)
   const [chosen, setChosen] = useState<string | null>(null)
   if (error) return <Text role="alert">{error.message}</Text>
   if (!visit) return <Loading />
-  const page = chosen ?? visit.pages[0]
-  if (page === undefined) return <Text color="soft">This copy has no pages.</Text>
+  const pages = shownPages(sitePages)
+  const page = chosen ?? pages[0]
+  if (page === undefined) return <Text color="soft">This copy has no page that could be shown.</Text>
   return (
     <>
-      <Choice label="Page" value={page} options={visit.pages.map((path) => [path, path])} onChoose={setChosen} />
+      <Choice label="Page" value={page} options={pages.map((path) => [path, path])} onChoose={setChosen} />
       <PagePicker key={page} visit={visit} page={page} onPick={onPick} />
     </>
   )

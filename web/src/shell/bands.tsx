@@ -1,4 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react'
+import { decidedIn } from '@undo-ink/core'
 import { type KeyboardEvent, memo, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { HATCHING } from '../components/swatch.tsx'
 import { count, number } from '../components/words.ts'
@@ -66,7 +67,7 @@ export const Bands = memo(function Bands() {
           found <b>{number(places.length)}</b> in <b>{number(colors)}</b>
         </Text>
         <Text data-testid="becomes">
-          becomes <b>{number(standing.toRole + standing.kept)}</b> of {number(places.length)}
+          decided <b>{number(decidedIn(standing))}</b> of {number(places.length - standing.possible)}
         </Text>
       </Flex>
       <Flex

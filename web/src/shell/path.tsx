@@ -1,4 +1,5 @@
 import { Box } from '@chakra-ui/react'
+import { decidedIn } from '@undo-ink/core'
 import { NavLink, useMatch } from 'react-router'
 import { HATCHING } from '../components/swatch.tsx'
 import { count, number } from '../components/words.ts'
@@ -19,11 +20,11 @@ interface Stage {
 export function Path() {
   const work = useWork()
   const { snapshot, places, rows, clusters, roles, standing } = work
-  const decided = standing.toRole + standing.kept
+  const decided = decidedIn(standing)
   const open = rows.filter((row) => row.open > 0).length
   const skipped = snapshot.files.filter((file) => file.skipped !== null).length
-  const pages = snapshot.files.filter((file) => file.syntax === 'html' && file.sha256 !== null).length
-  const progress: Progress = decided === 0 ? 'untouched' : decided === places.length ? 'done' : 'begun'
+  const progress: Progress =
+    decided === 0 ? 'untouched' : decided === places.length - standing.possible ? 'done' : 'begun'
   const stages: Stage[] = [
     {
       to: 'intake',
@@ -58,11 +59,11 @@ export function Path() {
         { to: 'mapping/palette', name: 'Palette', count: number(roles.length) },
       ],
     },
-    { to: 'look', name: 'Look', says: count(pages, 'page'), progress: 'begun' },
+    { to: 'look', name: 'Look', says: count(work.sitePages.pages.length, 'page'), progress: 'begun' },
     {
       to: 'handover',
       name: 'Handover',
-      says: `${count(standing.toRole, 'place takes', 'places take')} a role`,
+      says: `${count(standing.changed, 'place changes', 'places change')}`,
       progress,
     },
   ]

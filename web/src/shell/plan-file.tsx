@@ -14,7 +14,7 @@ const MOST_BYTES = 20 * 1024 * 1024
 
 /** The plan as a file: handed over, or taken from one, with what that would do said first. */
 export function PlanFile() {
-  const { state, roles, site, places, sitePages } = useWork()
+  const { state, roles, site, snapshot, places, sitePages } = useWork()
   const [found, setFound] = useState<PlanImport | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const take = async ([file]: readonly File[]) => {
@@ -29,7 +29,7 @@ export function PlanFile() {
   }
   const { getInputProps, open } = useDropzone({ multiple: false, noClick: true, onDrop: (files) => void take(files) })
   const save = () => {
-    const text = `${JSON.stringify(documentOf(state, roles, site.name), null, 2)}\n`
+    const text = `${JSON.stringify(documentOf(state, roles, { site: site.name, digest: snapshot.digest, files: snapshot.files }), null, 2)}\n`
     saveFile(`${site.name} plan.json`, new Blob([text], { type: 'application/json' }))
   }
   return (

@@ -12,6 +12,7 @@ import { useView } from '../work/view-store.ts'
 import { WorkProvider } from '../work/work.tsx'
 import { Bands } from './bands.tsx'
 import { PlainHeader, SiteHeader } from './header.tsx'
+import { LeftOutBar } from './left-out-bar.tsx'
 import { Path } from './path.tsx'
 import { TroubleBar } from './trouble-bar.tsx'
 
@@ -48,6 +49,7 @@ export function SiteFrame() {
       <Flex direction="column" h="100%" minH="520px">
         <SiteHeader />
         <TroubleBar />
+        <LeftOutBar />
         <Bands />
         <Flex flex="1" minH="0" direction={{ base: 'column', md: 'row' }}>
           <Path />

@@ -42,8 +42,8 @@ function Where() {
     return { id: 'trial', target: { colors, scope }, to: { kind: 'keep' } }
   }, [state.decisions, scope])
   const found = useMemo(
-    () => effectOf(changed, resolver([...state.decisions, trial], roles, sitePages.pages)),
-    [changed, state.decisions, trial, roles, sitePages],
+    () => effectOf(changed, resolver([...state.decisions, trial], roles, sitePages.pages, state.confirmations)),
+    [changed, state.decisions, state.confirmations, trial, roles, sitePages],
   )
   if (files.length === 0) return <Text fontSize="13px">Nothing is decided that would change a file.</Text>
   return (
@@ -99,7 +99,7 @@ function effectOf(changed: readonly PlaceOf[], after: Resolver) {
   for (const place of changed) {
     const reach = after.reached(place).find(({ decision }) => decision.id === 'trial')?.reach
     const outcome = after.outcome(place)
-    if (outcome.kind !== 'open' && outcome.decision.id === 'trial') found.kept++
+    if ('decision' in outcome && outcome.decision.id === 'trial') found.kept++
     else if (reach?.kind === 'all') found.narrower++
     else if (reach?.kind === 'part') found.inPart++
     else if (reach?.kind === 'unwritable') {

@@ -42,7 +42,9 @@ export function SitesScreen() {
 }
 
 function sentence(sites: readonly SiteSummary[]): string {
-  const open = sites.filter(({ places, decided, receivedAt }) => receivedAt === null || decided < places).length
+  const open = sites.filter(
+    ({ places, decided, possible, receivedAt }) => receivedAt === null || decided < places - possible,
+  ).length
   return `${count(sites.length, 'site')} in your care, ${number(open)} with work open`
 }
 
@@ -61,7 +63,8 @@ function NoSites() {
 }
 
 function SiteCard({ site }: { site: SiteSummary }) {
-  const { places, decided } = site
+  const { decided } = site
+  const places = site.places - site.possible
   const share = places === 0 ? 0 : decided / places
   return (
     <Sheet as="li" position="relative" px="5" py="4" _hover={{ borderColor: 'strong' }}>
@@ -109,7 +112,8 @@ function SiteCard({ site }: { site: SiteSummary }) {
   )
 }
 
-function progress({ places, decided }: SiteSummary): string {
+function progress({ places: all, possible, decided }: SiteSummary): string {
+  const places = all - possible
   if (places === 0) return 'no colours written by hand'
   if (decided === places) return `all ${number(places)} places decided`
   return `${number(decided)} of ${count(places, 'place')} decided, ${number(places - decided)} open`

@@ -18,6 +18,11 @@ export function madeBy(event: PlanEvent, roles: readonly Role[]): readonly Made[
       return event.corrections.map((correction) => ({ id: correction.id, text: correctionText(correction) }))
     case 'insert':
       return event.insertions.map((insertion) => ({ id: insertion.id, text: insertionText(insertion, roles) }))
+    case 'confirm':
+      return event.confirmations.map(({ id, places }) => ({
+        id,
+        text: `${count(places.length, 'place that is', 'places that are')} possibly a colour confirmed`,
+      }))
     default:
       return []
   }
@@ -43,6 +48,8 @@ export function eventText(event: PlanEvent, roles: readonly Role[], points: read
       return event.insertions.length > MOST_TOLD
         ? `${count(event.insertions.length, 'rule')} added`
         : madeText(event, roles)
+    case 'confirm':
+      return madeText(event, roles)
     case 'take-back':
       return `${count(event.decisions.length, 'decision')} taken back`
     case 'tolerance':

@@ -130,6 +130,7 @@ const FOLLOWING: ReadonlySet<PlanEvent['kind']> = new Set([
   'decide',
   'correct',
   'insert',
+  'confirm',
   'tolerance',
   'group',
   'ungroup',

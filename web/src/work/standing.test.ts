@@ -1,8 +1,8 @@
-import { type Decision, ledgerOf, readSource, resolveLedger, resolver } from '@undo-ink/core'
+import { type Decision, ledgerOf, readSource, resolveLedger, resolver, standingOf } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
 import { byDecision, byFile, changesOf } from '../stages/handover/changes.ts'
 import { countBy, groupBy, SitePlaces } from './places.ts'
-import { becomesText, countOutcomes, partOf, rowOf, rowsOf, standingOf } from './standing.ts'
+import { becomesText, countOutcomes, partOf, rowOf, rowsOf } from './standing.ts'
 
 const read = (path: string, text: string) => ({ path, ...readSource({ path, text, encoding: 'utf-8' }) })
 const places = new SitePlaces(
@@ -56,7 +56,12 @@ describe('the places of some colours and files', () => {
 
 describe('how far a plan is', () => {
   it('is told in places that take a role, are kept, or are open', () => {
-    expect(standingOf(outcomesOf([whole, line]))).toEqual({ codes: Uint8Array.from([1, 1, 0, 2]), toRole: 2, kept: 1 })
+    expect(standingOf(outcomesOf([whole, line]))).toEqual({
+      codes: Uint8Array.from([1, 1, 0, 2]),
+      changed: 2,
+      kept: 1,
+      possible: 0,
+    })
   })
 })
 
@@ -167,7 +172,7 @@ it('what becomes of a place is said in words, and why it is open', () => {
   const decision = { id: 'd', target: { colors: [] }, to: { kind: 'keep' } } as const
   const role = { id: 'r', name: 'accent', color: 'tan' }
   const color = { r: 0, g: 0, b: 0, alpha: 1 }
-  expect(becomesText({ kind: 'open' })).toBe('open')
+  expect(becomesText({ kind: 'open', inPart: false })).toBe('open')
   expect(becomesText({ kind: 'keep', decision })).toBe('kept')
   expect(becomesText({ kind: 'role', decision, role, color, alpha: null })).toBe('accent')
   expect(becomesText({ kind: 'role', decision, role, color, alpha: 0.4 })).toBe('accent at 40 %')

@@ -1,20 +1,10 @@
-import {
-  type Cluster,
-  type Column,
-  isDecided,
-  type Outcome,
-  opaqueKey,
-  paintOf,
-  type Role,
-  STANDINGS,
-  type Use,
-} from '@undo-ink/core'
+import { type Cluster, type Column, type Outcome, opaqueKey, paintOf, type Role, type Use } from '@undo-ink/core'
 import { countBy, type SitePlaces } from './places.ts'
 
 /** One part of what becomes of some places. */
 export interface Share {
-  /** `role`: of the palette; `color`: another color, its own or one that follows; `inherit`: the parent's. */
-  readonly kind: 'open' | 'keep' | 'role' | 'color' | 'inherit'
+  /** `part`: decided of a part of what it paints; `possible`: only possibly a color, not confirmed; `role`: of the palette; `color`: another color, its own or one that follows; `inherit`: the parent's. */
+  readonly kind: 'open' | 'part' | 'possible' | 'keep' | 'role' | 'color' | 'inherit'
   readonly role: Role | null
   /** What it is painted with; null: nothing new, or what the parent has. */
   readonly paint: string | null
@@ -44,9 +34,12 @@ function shareOf(outcome: Outcome): Omit<Share, 'count'> {
       return { kind: 'role', role: outcome.role, paint, text }
     case 'gradient':
       return { kind: 'color', role: null, paint, text }
+    case 'open':
+      return { kind: outcome.inPart ? 'part' : 'open', role: null, paint, text }
     case 'color':
     case 'keep':
     case 'inherit':
+    case 'possible':
       return { kind: outcome.kind, role: null, paint, text }
     default:
       return { kind: 'open', role: null, paint, text }
@@ -80,8 +73,10 @@ export function becomesText(outcome: Outcome): string {
       return 'open: no gradient can be declared there'
     case 'cannot-inherit':
       return 'open: it cannot take its parent’s colour'
+    case 'possible':
+      return 'only possibly a colour'
     case 'open':
-      return 'open'
+      return outcome.inPart ? 'decided in part' : 'open'
   }
 }
 
@@ -238,28 +233,4 @@ function sortedUses({ ledger }: SitePlaces, uses: ReadonlyMap<number, number>): 
   return [...uses]
     .map(([code, count]) => [ledger.columns.use.values[code] as Use, count] as const)
     .toSorted((a, b) => b[1] - a[1])
-}
-
-/** How far a plan is, in places. */
-export interface Standing {
-  /** Of each place: index into STANDINGS of core. */
-  readonly codes: Uint8Array
-  readonly toRole: number
-  readonly kept: number
-}
-
-const KEPT = STANDINGS.indexOf('kept')
-const DECIDED = STANDINGS.indexOf('decided')
-
-/** Whether each place is open, decided or kept. */
-export function standingOf({ codes, values }: Column<Outcome>): Standing {
-  const standings = values.map((outcome) => (outcome.kind === 'keep' ? KEPT : isDecided(outcome) ? DECIDED : 0))
-  const counts = [0, 0, 0]
-  const own = new Uint8Array(codes.length)
-  for (let at = 0; at < codes.length; at++) {
-    const standing = standings[codes[at] as number] as number
-    own[at] = standing
-    counts[standing] = (counts[standing] as number) + 1
-  }
-  return { codes: own, toRole: counts[DECIDED] as number, kept: counts[KEPT] as number }
 }

@@ -1,8 +1,8 @@
 import type { Snapshot } from '@undo-ink/contracts'
+import type { Standing } from '@undo-ink/core'
 import { useEffect, useState } from 'react'
 import { getWords } from '../api/copies.ts'
 import { LedgerDesk } from './ledger-desk.ts'
-import type { Standing } from './standing.ts'
 
 /** The desk of a ledger, told whenever the standing of its places moves; null until it is open. @param bytes the ledger as it came */
 export function useDesk(bytes: Uint8Array, { id, files }: Snapshot, { codes }: Standing): LedgerDesk | null {

@@ -15,6 +15,8 @@ import {
   resolveLedger,
   resolver,
   type SitePages,
+  type Standing,
+  standingOf,
 } from '@undo-ink/core'
 import {
   createContext,
@@ -32,7 +34,7 @@ import { getPlan, paletteQuery, postEvent, postPalette } from '../api/plans.ts'
 import type { LedgerDesk } from './ledger-desk.ts'
 import { apartOf, type InFile, SitePlaces, type Taking } from './places.ts'
 import { createPlanStore, type PlanStore, shownEvents } from './plan-store.ts'
-import { countOutcomes, type Row, type Rows, rowsOf, type Standing, standingOf } from './standing.ts'
+import { countOutcomes, type Row, type Rows, rowsOf } from './standing.ts'
 import { useDesk } from './use-desk.ts'
 import { useLinkage } from './use-linkage.ts'
 import { useSame, useSameById, useSameByText } from './use-same.ts'
@@ -163,9 +165,16 @@ function LoadedWork({
     () => palette.versions.find(({ version }) => version === state.paletteVersion)?.roles ?? [],
     [palette, state.paletteVersion],
   )
+  const confirmations = useSameById(state.confirmations)
   const { pages } = audit.pages
-  const resolve = useMemo(() => resolver(decisions, roles, pages), [decisions, roles, pages])
-  const outcomes = useMemo(() => resolveLedger(ledger, decisions, roles, pages), [ledger, decisions, roles, pages])
+  const resolve = useMemo(
+    () => resolver(decisions, roles, pages, confirmations),
+    [decisions, roles, pages, confirmations],
+  )
+  const outcomes = useMemo(
+    () => resolveLedger(ledger, decisions, roles, pages, confirmations),
+    [ledger, decisions, roles, pages, confirmations],
+  )
   const standing = useMemo(() => standingOf(outcomes), [outcomes])
   const desk = useDesk(bytes, snapshot, standing)
   // While it is dragged, the slider is drawn at once, and what follows from it as there is time.

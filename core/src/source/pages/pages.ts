@@ -2,7 +2,7 @@ import type { FileReading } from '../link.ts'
 import { generatedFrom } from '../provenance.ts'
 import type { SourceLink } from '../source-link.ts'
 import { syntaxOf } from '../syntax.ts'
-import { type Resolver, resolverOf } from './resolve.ts'
+import { type AddressResolver, resolverOf } from './resolve.ts'
 
 /** One sheet that a page loads, or would load. */
 export interface PageSheet {
@@ -33,6 +33,8 @@ export interface Page {
   readonly files: readonly string[]
   /** A compound selector of its root element or its body that no other page has; null: there is none. */
   readonly hook: string | null
+  /** Whether its document stands in the file itself, so that it can be shown as it is; else a layout that only the site's own engine puts around it has it. */
+  readonly isDocument: boolean
 }
 
 /** A file that no page reaches. */
@@ -43,10 +45,13 @@ export interface UnusedFile {
 }
 
 /** Which page is made of what. */
-export interface SitePages {
+export interface LoadedFiles {
   readonly pages: readonly Page[]
   readonly unused: readonly UnusedFile[]
 }
+
+/** Folders and names of what is put into pages (common practice, no source). */
+const PARTS = /(?:^|\/)_|(?:^|\/)(?:partials?|includes?|layouts?|snippets|sections|components)\//i
 
 /** More sheets of one page than are told: imports that import each other twice would have no end. */
 const MOST_SHEETS = 2000
@@ -58,7 +63,7 @@ const MOST_FILES = 1_000_000
  * The pages of a site: what each loads in which order, which templates stand in which, and what no page reaches.
  * @param files what was read @param paths of all files, read or not
  */
-export function listPages(files: readonly FileReading[], paths: readonly string[]): SitePages {
+export function listPages(files: readonly FileReading[], paths: readonly string[]): LoadedFiles {
   const resolve = resolverOf(paths)
   const readings = new Map(files.map(({ path, reading }) => [path, reading]))
   const linksIn = (path: string): readonly SourceLink[] => readings.get(path)?.links ?? []
@@ -78,12 +83,15 @@ export function listPages(files: readonly FileReading[], paths: readonly string[
     }
   }
 
+  /** In a folder of any name: what tells a page is the document. A piece of HTML without one is a page where nothing says that it is a part. */
   const isPage = (path: string) => {
     const syntax = syntaxOf(path)
     if ((syntax !== 'html' && syntax !== 'template') || inside.has(path)) return false
-    if (/(?:^|\/)_|(?:^|\/)(?:partials?|includes?|layouts?|snippets|sections|components)\//i.test(path)) return false
-    return syntax === 'html' || partsOf(path).some((part) => readings.get(part)?.isDocument)
+    if (partsOf(path).some((part) => readings.get(part)?.isDocument)) return true
+    return syntax === 'html' && !PARTS.test(path)
   }
+
+  const isWhole = (path: string) => syntaxOf(path) === 'html' || readings.get(path)?.isDocument === true
 
   /** A template with what is around it and in it, itself included. */
   const partsOf = (path: string): string[] => {
@@ -171,7 +179,15 @@ export function listPages(files: readonly FileReading[], paths: readonly string[
       }
     }
     walk(path, 0)
-    return { path, sheets, parts: [...parts], scripts: [...scripts], files: filesOf(path), hook: null }
+    return {
+      path,
+      sheets,
+      parts: [...parts],
+      scripts: [...scripts],
+      files: filesOf(path),
+      hook: null,
+      isDocument: isWhole(path),
+    }
   }
 
   const pagePaths = paths.filter((path) => readings.has(path) && isPage(path))
@@ -221,7 +237,7 @@ function byBody(a: string, b: string): number {
   return Number(a.startsWith('html')) - Number(b.startsWith('html'))
 }
 
-function targetOf(link: SourceLink, from: string, base: string | null, resolve: Resolver): string | null {
+function targetOf(link: SourceLink, from: string, base: string | null, resolve: AddressResolver): string | null {
   switch (link.kind) {
     case 'style':
     case 'base':

@@ -1,5 +1,5 @@
 /** Finds the files of a site that addresses and names mean. */
-export interface Resolver {
+export interface AddressResolver {
   /** The file that an address means; null: another site's, or none of these files. @param base address that the page's addresses start from; null: its own */
   address(target: string, from: string, base: string | null): string | null
   /** The template that a partial's or layout's name means. */
@@ -12,7 +12,7 @@ export interface Resolver {
 const ORIGIN = 'http://site.invalid/'
 
 /** @param paths of all files of the site, from its root */
-export function resolverOf(paths: readonly string[]): Resolver {
+export function resolverOf(paths: readonly string[]): AddressResolver {
   const known = new Set(paths)
   const byName = new Map<string, string[]>()
   for (const path of paths) {
@@ -20,17 +20,16 @@ export function resolverOf(paths: readonly string[]): Resolver {
     byName.set(key, [...(byName.get(key) ?? []), path])
   }
 
-  const address: Resolver['address'] = (target, from, base) => {
+  const address: AddressResolver['address'] = (target, from, base) => {
     const path = pathOf(target, from, base)
     if (path === null) return null
-    if (known.has(path)) return path
-    if (known.has(`${path.replace(/\/?$/, '/').replace(/^\//, '')}index.html`))
-      return `${path.replace(/\/?$/, '/').replace(/^\//, '')}index.html`
+    const direct = servedPaths(path).find((each) => known.has(each))
+    if (direct !== undefined) return direct
     // A copy may hold the site in a folder of its own: then its root is one of the folders around the page.
     const folders = from.split('/').slice(0, -1)
     for (let depth = 1; target.startsWith('/') && depth <= folders.length; depth++) {
-      const deeper = `${folders.slice(0, depth).join('/')}/${path}`
-      if (known.has(deeper)) return deeper
+      const deeper = servedPaths(`${folders.slice(0, depth).join('/')}/${path}`).find((each) => known.has(each))
+      if (deeper !== undefined) return deeper
     }
     return null
   }
@@ -76,6 +75,12 @@ export function resolverOf(paths: readonly string[]): Resolver {
       return byNameNear(name, from, (path) => /\.(?:css|scss|sass|less|styl)$/i.test(path))
     },
   }
+}
+
+/** The files that a path can mean, the first first: the file itself, the index of a folder, or the page without its ending, as web servers do. */
+export function servedPaths(path: string): string[] {
+  const folder = path === '' || path.endsWith('/') ? path : `${path}/`
+  return [path, `${folder}index.html`, `${folder}index.htm`, `${path}.html`].filter((each) => /[^/]$/.test(each))
 }
 
 function pathOf(target: string, from: string, base: string | null): string | null {

@@ -40,10 +40,7 @@ describe('scripts', () => {
     ],
     // Named, or alone.
     ["var bgColor = '#fff', title = 'red'", ['#fff bg-color ground likely by named']],
-    [
-      "x({ color: 'red', name: 'red', id: '#abc' })",
-      ['red color text likely by named', '#abc value other possible by whole-value'],
-    ],
+    ["x({ color: 'red', name: 'red', id: '#abc' })", ['red color text likely by named']],
     ["const colors = ['red', '#111']", ['red colors other likely by named', '#111 colors other likely by named']],
     [
       "x(['#111', '#222', 'red'])",

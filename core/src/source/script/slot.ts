@@ -1,4 +1,4 @@
-import { inKebab, isNamedColor, namedKind } from '../named.ts'
+import { inKebab, isNamedAddress, isNamedColor, namedKind } from '../named.ts'
 import type { Confidence, Evidence, Use } from '../occurrence.ts'
 import { PRESENTATION } from '../value/paint-attributes.ts'
 import { propertyKind, type Takes } from '../value/property.ts'
@@ -102,7 +102,7 @@ export function attributeSlot(name: string, element: string | null, sure: boolea
       whole: !sure,
     })
   }
-  if (/^(?:class|classname|id|href|src|title|alt|name|placeholder|content|data-testid|key)$/i.test(name)) return NONE
+  if (/^(?:class|classname|title|alt|name|placeholder|content|data-testid|key)$/i.test(name)) return NONE
   return namedSlot(name) ?? OPEN
 }
 
@@ -111,8 +111,9 @@ export function isLabel(name: string): boolean {
   return /(?:class|name|label|title|text|selector|id|key|slug|url|image|src|path|type|mode|scheme)s?$/i.test(name)
 }
 
-/** What is named like a property or like something that holds a color; null: its name says nothing. */
+/** What is named like a property or like something that holds a color, or like something that holds none; null: its name says nothing. */
 export function namedSlot(name: string): Slot | null {
+  if (isNamedAddress(name)) return NONE
   const { property, takes, use } = namedKind(name)
   const isProperty = takes === 'color' || takes === 'image'
   if (!isProperty && !isNamedColor(name)) return null

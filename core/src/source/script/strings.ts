@@ -175,8 +175,9 @@ export function findStrings(root: Node, names: Names, interest: Interest, outer:
     if (slot.kind === 'attributes')
       return name === 'style' ? { kind: 'style', element: slot.element } : attributeSlot(name, slot.element, true)
     if (/^(?:style|styles|sx|contentStyle|containerStyle)$/.test(name)) return { kind: 'style', element: null }
-    if (isLabel(name)) return OPEN
-    return namedSlot(name) ?? (slot.kind === 'value' ? slot : table ? TABLE : OPEN)
+    const own = namedSlot(name)
+    if (own !== NONE && isLabel(name)) return OPEN
+    return own ?? (slot.kind === 'value' ? slot : table ? TABLE : OPEN)
   }
 
   const array = (node: Node, around: Around) => {

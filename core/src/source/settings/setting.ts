@@ -1,6 +1,6 @@
 import type { Embedded } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
-import { isNamedColor, namedKind } from '../named.ts'
+import { isNamedAddress, isNamedColor, namedKind } from '../named.ts'
 import { type Confidence, type Context, type Evidence, OUTSIDE_RULES } from '../occurrence.ts'
 import { wholeColor } from '../scan/code-string.ts'
 import { findInValue } from '../value/value.ts'
@@ -25,6 +25,7 @@ export function readSetting({ value, path }: Setting, emitter: Emitter): void {
   const near = path.slice(-NEAR)
   const last = near.at(-1) ?? ''
   const holder = VALUE_KEY.test(last) ? (near.at(-2) ?? last) : last
+  if (isNamedAddress(holder)) return
   const isNamed = kind === 'name' ? isNamedColor(holder) : near.some(isNamedColor)
   const confidence = judge(kind, isNamed)
   if (confidence === null) return

@@ -2,7 +2,7 @@ import { bareLiteral } from '../../color/legacy.ts'
 import { parseLiteral } from '../../color/literal.ts'
 import type { Embedded } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
-import { isNamedColor, namedKind } from '../named.ts'
+import { isNamedAddress, isNamedColor, namedKind } from '../named.ts'
 import { type Confidence, type Context, type Evidence, OUTSIDE_RULES } from '../occurrence.ts'
 import { codeString, looksLikeCss, looksLikeMarkup, styleIn, wholeColor } from '../scan/code-string.ts'
 import { wholeHit } from '../value/value-hit.ts'
@@ -28,7 +28,7 @@ export function readTagCode(
   isKnown: (offset: number) => boolean,
 ): void {
   for (const string of strings) {
-    if (string.role === 'tested') continue
+    if (string.role === 'tested' || (string.key !== null && isNamedAddress(string.key))) continue
     const content = codeString(at, string)
     const { text } = content
     const start = text.search(/\S/)
@@ -52,7 +52,7 @@ function judge(kind: 'written' | 'short-hex' | 'name', { key, role }: TagString)
 
 /** `'default-color' => 'f1f1f1'`. */
 function judgeBare(text: string, { key }: TagString): Confidence | null {
-  return key !== null && /^\s*[\da-f]{6}\s*$/i.test(text) && isNamedColor(key) ? 'possible' : null
+  return key !== null && /^\s*[\da-f]{6}\s*$/i.test(text) && isNamedColor(key) ? 'likely' : null
 }
 
 function contextOf({ key }: TagString): Context {

@@ -1,4 +1,5 @@
 import type { Range } from '../../text/range.ts'
+import { isNamedAddress } from '../named.ts'
 import { walkCode } from '../scan/code.ts'
 import { wholeColor } from '../scan/code-string.ts'
 import type { Tag } from './tags.ts'
@@ -34,16 +35,26 @@ const FALLBACK = /(?:\bdefault\s*[:(]|\?\??|\?:|\|\||[^:]:|\belse)\s*$/
 function placeOf(text: string, code: Range, open: number, after: number): Pick<TagString, 'key' | 'role'> {
   const before = text.slice(Math.max(code.start, open - BEFORE), open)
   if (TESTED.test(before) || /^\s*[=!]=/.test(text.slice(after, after + 12))) return { key: null, role: 'tested' }
-  const key = KEY.exec(before) ?? ARGUMENT.exec(before)
+  const key = KEY.exec(before) ?? ARGUMENT.exec(before) ?? attributeAround(text, code.start)
   const role = FALLBACK.test(before) ? 'fallback' : 'plain'
   return { key: key?.[1] ?? key?.[2] ?? null, role }
+}
+
+/** `<a href="{{ '#bed' }}">`: an attribute whose value a tag writes; what stands before the tag in it is of its value too. */
+const ATTRIBUTE = /[\s"']([\w:@.-]{1,50})\s*=\s*(?:"[^"<>]*|'[^'<>]*)$/
+
+function attributeAround(text: string, code: number): RegExpExecArray | null {
+  const opening = /(?:\{\{[{!-]*|\{%-?|\{!!|<\?(?:php|=)?|<%[-=]?)\s*$/.exec(text.slice(Math.max(0, code - 10), code))
+  const before = text.slice(Math.max(0, code - BEFORE), code - (opening?.[0].length ?? 0))
+  const found = ATTRIBUTE.exec(before)
+  return found && isNamedAddress(found[1] ?? '') ? found : null
 }
 
 /** The strings of a tag that writes something which are wholly a color: what is written in its place, when nothing else is. */
 export function colorsWritten(text: string, { kind }: Tag, strings: readonly TagString[]): Range[] {
   if (kind !== 'output') return []
-  return strings.filter(({ start, end, role }) => {
-    const color = role === 'tested' ? null : wholeColor(text.slice(start, end))
+  return strings.filter(({ start, end, role, key }) => {
+    const color = role === 'tested' || (key !== null && isNamedAddress(key)) ? null : wholeColor(text.slice(start, end))
     return color !== null && (color !== 'name' || role === 'fallback')
   })
 }

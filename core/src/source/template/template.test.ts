@@ -60,7 +60,7 @@ HTML;`
     expect(lines('functions.php', text)).toEqual([
       '#7a2433 $c other likely by whole-value',
       '#ffeedd bg ground likely by named',
-      'f1f1f1 default-color other possible by named',
+      'f1f1f1 default-color other likely by named',
       '#abcdef link text likely by whole-value',
       '#eee background-color ground on td likely by markup-text',
       '#111 color text on td likely by markup-text',

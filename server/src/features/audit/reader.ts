@@ -1,4 +1,4 @@
-import type { FileChoice, Words } from '@undo-ink/core'
+import { type FileAbout, type FileChoice, NO_CLAIMS, syntaxOf, thirdPartyPath, type Words } from '@undo-ink/core'
 import { Piscina } from 'piscina'
 import type { Progress } from '../jobs/progress.ts'
 import { bufferOf } from './buffer.ts'
@@ -49,10 +49,10 @@ export class Reader {
     files: readonly ReadFile<KeptFile>[],
     load: (sha256: string) => Promise<Buffer>,
   ): Promise<Assembled & { readonly words: Uint8Array }> {
-    const task: ToAssemble = {
-      paths: files.map(({ file }) => file.path),
-      read: files.flatMap(({ file, reading }) => (reading?.body ? [{ path: file.path, body: reading.body }] : [])),
-    }
+    const task: ToAssemble = files.map(({ file: { path, choice }, reading }) => ({
+      ...{ path, choice, body: reading?.body ?? null },
+      about: reading?.about ?? notKept(path),
+    }))
     const assembled = (await this.pool.run(task, { name: 'assemble' })) as Assembled
     const hashes = new Map(files.map(({ file: { path, sha256 } }) => [path, sha256]))
     const words: Words[] = []
@@ -69,6 +69,12 @@ export class Reader {
   close(): Promise<void> {
     return this.pool.destroy()
   }
+}
+
+/** What is known of a file that is too large to be kept. */
+function notKept(path: string): FileAbout {
+  const [syntax, thirdParty] = [syntaxOf(path), thirdPartyPath(path)]
+  return { syntax, encoding: null, skipped: 'too-long', thirdParty, claims: NO_CLAIMS }
 }
 
 /** Pages that are read at once: few enough that their bytes fit in memory, many enough that the ledger is not unpacked for each. */
@@ -97,5 +103,5 @@ export async function twoAtATime<F, R>(files: readonly F[], each: (file: F) => P
 
 /** Tells of a file that is done. */
 export function tell(progress: Progress, path: string, reading: ReadingOf | null): Promise<void> {
-  return progress.fileDone(path, reading?.body ? reading.places : null)
+  return progress.fileDone(path, reading?.body && reading.about.skipped === null ? reading.places : null)
 }

@@ -1,6 +1,6 @@
 import { gunzipSync } from 'node:zlib'
 import { auditSchema, type Choice, type FileText } from '@undo-ink/contracts'
-import { decode, type LedgerPlace, placeAt, type ScopePage, unpackLedger } from '@undo-ink/core'
+import { decode, type FileAbout, type LedgerPlace, placeAt, type ScopePage, unpackLedger } from '@undo-ink/core'
 import type { Sequelize } from 'sequelize'
 import { FileRow, SnapshotRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
@@ -17,6 +17,7 @@ import {
   loadBytes,
   outdatedSnapshots,
   saveAudit,
+  standingOf,
 } from './store.ts'
 
 /** Has the copy of a site read, with a choice for some of its files: what was read before of the others is kept. */
@@ -74,8 +75,11 @@ export function auditWork(sequelize: Sequelize, reader: Reader): JobWork {
     await sequelize.transaction(async (transaction) => {
       await SnapshotRow.findByPk(snapshotId, { transaction, lock: true })
       // Writes only what has changed: of thousands of files mostly a few.
-      for (const [i, { file, reading }] of read.entries())
-        if (reading) await rows[i]?.update({ ...reading.about, choice: file.choice }, { transaction })
+      for (const [i, { file }] of read.entries())
+        await rows[i]?.update(
+          { ...standingOf(assembled.abouts[i] as FileAbout, file.sha256 !== null), choice: file.choice },
+          { transaction },
+        )
       await saveAudit(sequelize, snapshotId, assembled, transaction)
       await progress.end(transaction)
     })

@@ -1,4 +1,4 @@
-import { type FileChoice, READING_VERSION } from '@undo-ink/core'
+import { type FileAbout, type FileChoice, READING_VERSION } from '@undo-ink/core'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import { AuditRow, BlobRow, FileRow, OccurrencesRow, ReadingRow, type Tally } from '../../db/models.ts'
 import { bufferOf } from './buffer.ts'
@@ -58,6 +58,12 @@ export async function saveReading({
 }: ReadingOf & { sha256: string; path: string; choice: FileChoice | null }): Promise<ReadingOf> {
   await ReadingRow.upsert({ ...reading, choice: choice ?? '', readingVersion: READING_VERSION })
   return reading
+}
+
+/** What is told of a file beside its bytes: what it is for its site. @param isKept whether its bytes are */
+export function standingOf({ syntax, encoding, skipped, thirdParty }: FileAbout, isKept: boolean) {
+  const why = isKept ? skipped : ('too-large' as const)
+  return { syntax, encoding: why === null ? encoding : null, skipped: why, thirdParty }
 }
 
 /** Stores an audit as a whole, instead of the one before. */

@@ -1,13 +1,12 @@
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { LIMITS } from '@undo-ink/contracts'
 import {
-  type Classified,
+  assembleSite,
   classify,
   decode,
+  type FileAbout,
   type FileChoice,
   ledgerOf,
-  linkChannels,
-  listPages,
   listVariables,
   packLedger,
   type Reading,
@@ -27,19 +26,23 @@ export interface FileToRead {
 
 /** What one file is and holds; `body` null: not read. */
 export interface FileRead {
-  readonly about: Omit<Classified, 'source'>
+  readonly about: FileAbout
   readonly places: number
   readonly body: Uint8Array | null
 }
 
-/** The files of a snapshot by path; the bodies of those that were read. */
-export interface ToAssemble {
-  readonly paths: readonly string[]
-  readonly read: readonly { readonly path: string; readonly body: Uint8Array }[]
-}
+/** The files of a snapshot by path, with what was read of each. */
+export type ToAssemble = readonly {
+  readonly path: string
+  readonly about: FileAbout
+  readonly choice: FileChoice | null
+  readonly body: Uint8Array | null
+}[]
 
 /** What an audit stores, in the form in which it is stored. */
 export interface Assembled {
+  /** What each file is for its site, in the order given. */
+  readonly abouts: readonly FileAbout[]
   readonly files: readonly { readonly path: string; readonly places: number; readonly body: Uint8Array }[]
   readonly ledger: Uint8Array
   readonly apart: Uint8Array
@@ -62,12 +65,15 @@ export function read({ path, bytes, choice }: FileToRead): FileRead {
 }
 
 /** Runs in a worker thread: makes the audit of what all files hold, with what can be said only of all together. */
-export function assemble({ paths, read }: ToAssemble): Assembled {
-  const files = linkChannels(read.map(({ path, body }) => ({ path, reading: gunzipJson(body) as Reading })))
-  const readings = files.map(({ path, reading }) => ({ path, ...reading }))
+export function assemble(files: ToAssemble): Assembled {
+  const site = assembleSite(
+    files.map(({ body, ...file }) => ({ ...file, reading: () => (body ? (gunzipJson(body) as Reading) : null) })),
+  )
+  const read = site.files.flatMap(({ path, reading }) => (reading ? [{ path, reading }] : []))
+  const readings = read.map(({ path, reading }) => ({ path, ...reading }))
   const held = readings.filter(({ occurrences }) => occurrences.length > 0)
-  const sitePages = listPages(files, paths)
   return {
+    abouts: site.files.map(({ about }) => about),
     files: held.map((file) => ({
       path: file.path,
       places: file.occurrences.length,
@@ -76,11 +82,11 @@ export function assemble({ paths, read }: ToAssemble): Assembled {
     ledger: gzipSync(packLedger(ledgerOf(held))),
     apart: gzipJson({
       readings: readings.flatMap(apartOf),
-      variables: listVariables(files),
-      pages: sitePages,
+      variables: listVariables(read),
+      pages: site.pages,
     }),
     tallies: tally(readings),
-    pages: sitePages.pages.filter(({ path }) => syntaxOf(path) === 'html').map(({ path, files }) => ({ path, files })),
+    pages: site.pages.pages.filter(({ path }) => syntaxOf(path) === 'html').map(({ path, files }) => ({ path, files })),
   }
 }
 
@@ -109,9 +115,10 @@ function apartOf({ path, keywords, computed, behaviors, findings }: Reading & { 
 function tally(readings: readonly Reading[]): Tally[] {
   const counts = new Map<string, Tally>()
   for (const { occurrences } of readings) {
-    for (const { color, use } of occurrences) {
+    for (const { color, use, confidence } of occurrences) {
       const key = `${color} ${use}`
-      counts.set(key, { color, use, count: (counts.get(key)?.count ?? 0) + 1 })
+      const { count, possible } = counts.get(key) ?? { count: 0, possible: 0 }
+      counts.set(key, { color, use, count: count + 1, possible: possible + (confidence === 'possible' ? 1 : 0) })
     }
   }
   return [...counts.values()]

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { commonRoot, isLitter, sitePath } from './path.ts'
+import { commonRoot, sitePath } from './path.ts'
 
 describe('paths of received files', () => {
   it.each([
@@ -26,11 +26,6 @@ describe('paths of received files', () => {
     'a\nb',
     'x'.repeat(513),
   ])('%j is refused', (name) => expect(() => sitePath(name)).toThrow())
-
-  it('leave out what file managers add', () => {
-    expect(['__MACOSX/a', 'a/.DS_Store', 'Thumbs.db'].every(isLitter)).toBe(true)
-    expect(['a/b.css', 'MACOSX/a', 'not.DS_Store.css'].some(isLitter)).toBe(false)
-  })
 
   it('share a folder or do not', () => {
     expect(commonRoot(['site/a', 'site/b/c'])).toBe('site/')

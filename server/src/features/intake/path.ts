@@ -25,11 +25,6 @@ function shown(name: string): string {
   return JSON.stringify(name.slice(0, 120))
 }
 
-/** What file managers leave beside the files: no part of any site. */
-export function isLitter(path: string): boolean {
-  return /^__MACOSX\/|(?:^|\/)(?:\.DS_Store|Thumbs\.db|desktop\.ini)$/i.test(path)
-}
-
 /** The one folder that holds everything, as `name/`, or an empty text: sites are packed with or without it. */
 export function commonRoot(paths: readonly string[]): string {
   const first = paths[0]?.split('/')[0]

@@ -3,12 +3,13 @@ import { mkdtemp, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { LIMITS } from '@undo-ink/contracts'
-import { syntaxOf, TOLERANCES } from '@undo-ink/core'
+import { copyText, type FileAbout, TOLERANCES } from '@undo-ink/core'
 import type { Sequelize, Transaction } from 'sequelize'
 import { FileRow, PaletteRow, PlanRow, SiteRow, SnapshotRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
 import { type KeptFile, type Reader, type ReadFile, tell, twoAtATime } from '../audit/reader.ts'
-import { loadBytes, saveAudit } from '../audit/store.ts'
+import { loadBytes, saveAudit, standingOf } from '../audit/store.ts'
+import type { Assembled } from '../audit/worker.ts'
 import type { Progress } from '../jobs/progress.ts'
 import type { JobWork } from '../jobs/queue.ts'
 import { versionInUse } from '../palettes/service.ts'
@@ -31,7 +32,7 @@ export function intakeWork(sequelize: Sequelize, reader: Reader): JobWork {
         await progress.flush()
         const assembled = await reader.assemble(taken, loadBytes)
         await sequelize.transaction(async (transaction) => {
-          const snapshotId = await makeSnapshot(job.siteId, taken, transaction)
+          const snapshotId = await makeSnapshot(job.siteId, taken, assembled, transaction)
           if (snapshotId !== null) await saveAudit(sequelize, snapshotId, assembled, transaction)
           await progress.end(transaction)
         })
@@ -89,11 +90,13 @@ async function takeFiles(
 async function makeSnapshot(
   siteId: string,
   taken: readonly ReadFile<TakenFile>[],
+  { abouts }: Pick<Assembled, 'abouts'>,
   transaction: Transaction,
 ): Promise<string | null> {
   // The lock makes two intakes of one site wait for each other.
   const site = await SiteRow.findByPk(siteId, { transaction, lock: true, rejectOnEmpty: true })
-  const digest = digestOf(taken.map(({ file }) => file))
+  const text = copyText(taken.map(({ file }) => file))
+  const digest = createHash('sha256').update(text).digest('hex')
   const existing = await SnapshotRow.findOne({ where: { siteId }, transaction })
   if (existing?.digest === digest) return null
   if (existing)
@@ -103,26 +106,19 @@ async function makeSnapshot(
     { transaction },
   )
   await FileRow.bulkCreate(
-    taken.map(({ file: { path, size, sha256 }, reading }) => ({
+    taken.map(({ file: { path, size, sha256 } }, i) => ({
       id: randomUUID(),
       snapshotId: snapshot.id,
       path,
       size,
       sha256,
-      ...(reading?.about ?? { syntax: syntaxOf(path), encoding: null, skipped: 'too-large', thirdParty: null }),
+      ...standingOf(abouts[i] as FileAbout, sha256 !== null),
     })),
     { transaction },
   )
   const planId = await startPlan(snapshot.id, site.clientId, transaction)
   await addVisitorNames(snapshot.id, planId, transaction)
   return snapshot.id
-}
-
-/** Of all paths and bytes: SHA-256 over the path and hash (or size, where it is not kept) of each file, in the order of the paths' bytes. */
-function digestOf(files: readonly TakenFile[]): string {
-  const lines = files.map(({ path, sha256, size }) => ({ key: Buffer.from(path), line: `${path}\n${sha256 ?? size}` }))
-  const text = lines.toSorted((a, b) => Buffer.compare(a.key, b.key)).map(({ line }) => line)
-  return createHash('sha256').update(text.join('\n')).digest('hex')
 }
 
 function checkFiles(files: readonly ReceivedFile[]): void {

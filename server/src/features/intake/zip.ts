@@ -1,9 +1,10 @@
 import type { Readable } from 'node:stream'
 import { crc32 } from 'node:zlib'
 import { LIMITS } from '@undo-ink/contracts'
+import { isLitter } from '@undo-ink/core'
 import yauzl, { type Entry, type ZipFile } from 'yauzl'
 import { Refusal } from '../../http/problem.ts'
-import { isLitter, sitePath } from './path.ts'
+import { sitePath } from './path.ts'
 import type { ReceivedFile } from './received.ts'
 
 /** An archive that unpacks to more than this many times its weight is no website but a bomb (deflate allows 1,032). */

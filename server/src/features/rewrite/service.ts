@@ -14,10 +14,10 @@ export interface Rewriting extends Standing {
 
 export async function rewritingOf(plan: PlanRow): Promise<Rewriting> {
   const standing = await planStanding(plan)
-  const { decisions } = standing.state
+  const { decisions, confirmations } = standing.state
   const asksForPages = decisions.some(({ target }) => target.scope?.page !== undefined)
   const pages = asksForPages ? await pagesOf(plan.snapshotId) : []
-  return { ...standing, resolver: resolver(decisions, standing.roles, pages) }
+  return { ...standing, resolver: resolver(decisions, standing.roles, pages, confirmations) }
 }
 
 /** The bytes of a file under a plan; files that neither a decision nor a correction touches come back as received. */

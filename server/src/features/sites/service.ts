@@ -1,11 +1,11 @@
 import type { Client, NewSite, Site, SiteFile, SiteSummary } from '@undo-ink/contracts'
-import { generatedFrom, isDecided, resolver } from '@undo-ink/core'
+import { generatedFrom } from '@undo-ink/core'
 import type { Sequelize } from 'sequelize'
 import type { FileRow, SiteRow, Tally } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
 import { findTallies, isAudited } from '../audit/store.ts'
 import { describeJob, openJob } from '../jobs/store.ts'
-import { planStanding } from '../plans/service.ts'
+import { progressOf } from '../rewrite/standing.ts'
 import {
   copiesLike,
   countFiles,
@@ -51,6 +51,7 @@ async function describeSite(site: SiteRow): Promise<Site> {
       id: latest.snapshot.id,
       receivedAt: latest.snapshot.receivedAt.toISOString(),
       planId: latest.plan.id,
+      digest: latest.snapshot.digest,
       read: await isAudited(latest.snapshot.id),
       sameAs: (await copiesLike(latest.snapshot)).map(({ receivedAt, ...copy }) => ({
         ...copy,
@@ -68,9 +69,9 @@ async function describeClient({ clientId }: SiteRow): Promise<Client> {
 
 function describeFiles(files: readonly FileRow[]): SiteFile[] {
   const made = generatedFrom(files.map(({ path }) => path))
-  return files.map(({ id, path, size, sha256, syntax, encoding, skipped, thirdParty }) => {
+  return files.map(({ id, path, size, sha256, syntax, encoding, skipped, thirdParty, choice }) => {
     const generatedFrom = made.get(path) ?? null
-    return { id, path, size: Number(size), sha256, syntax, encoding, skipped, thirdParty, generatedFrom }
+    return { id, path, size: Number(size), sha256, syntax, encoding, skipped, thirdParty, choice, generatedFrom }
   })
 }
 
@@ -83,16 +84,14 @@ async function summarize(site: SiteRow): Promise<SiteSummary> {
   const client = await describeClient(site)
   const base = { id: site.id, name: site.name, client, createdAt: site.createdAt.toISOString() }
   const latest = await latestSnapshot(site.id)
-  if (!latest) return { ...base, receivedAt: null, files: 0, places: 0, decided: 0, lead: [] }
+  if (!latest) return { ...base, receivedAt: null, files: 0, places: 0, decided: 0, possible: 0, lead: [] }
   const tallies = (await findTallies(latest.snapshot.id)) ?? []
-  const { state, roles } = await planStanding(latest.plan)
-  const { outcome } = resolver(state.decisions, roles)
   return {
     ...base,
     receivedAt: latest.snapshot.receivedAt.toISOString(),
     files: await countFiles(latest.snapshot.id),
     places: sum(tallies),
-    decided: sum(tallies.filter((tally) => isDecided(outcome(tally)))),
+    ...((await isAudited(latest.snapshot.id)) ? await progressOf(latest.plan, tallies) : { decided: 0, possible: 0 }),
     lead: mostUsed(tallies, 8),
   }
 }

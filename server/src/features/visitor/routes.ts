@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import { visitSchema } from '@undo-ink/contracts'
-import { encode } from '@undo-ink/core'
+import { encode, resolverOf, servedPaths } from '@undo-ink/core'
 import { type RequestHandler, Router } from 'express'
 import { lookup } from 'mime-types'
 import type { Config } from '../../config.ts'
@@ -12,9 +12,8 @@ import { requireAudit } from '../audit/service.ts'
 import { loadBytes } from '../audit/store.ts'
 import { requirePlan } from '../plans/service.ts'
 import { rewriteFile, rewritingOf } from '../rewrite/service.ts'
-import { listFiles } from '../sites/store.ts'
-import { agentScript } from './agent.ts'
-import { findFirstFile, visitorNamesOf } from './store.ts'
+import { agentScript } from './agent/agent.ts'
+import { findFirstFile, keptPaths, visitorNamesOf } from './store.ts'
 
 /** Tells the application where the pages of a plan's site can be looked at. */
 export function visitRoutes(config: Config): Router {
@@ -26,22 +25,9 @@ export function visitRoutes(config: Config): Router {
       const name = names.find((each) => each.planId === planId)
       return `http://${name?.token}.${config.visitorDomain}:${req.socket.localPort}`
     }
-    const pages = (await listFiles(plan.snapshotId)).filter(
-      ({ syntax, sha256 }) => syntax === 'html' && sha256 !== null,
-    )
-    answer(res, visitSchema, {
-      before: origin(null),
-      after: origin(plan.id),
-      pages: pages.map(({ path }) => path).toSorted(byDepthAndIndex),
-    })
+    answer(res, visitSchema, { before: origin(null), after: origin(plan.id) })
   })
   return router
-}
-
-/** A site's front page comes first: the highest folder, `index` before others. */
-function byDepthAndIndex(a: string, b: string): number {
-  const rank = (path: string) => path.split('/').length * 2 - (/(?:^|\/)index\.\w+$/.test(path) ? 1 : 0)
-  return rank(a) - rank(b) || (a < b ? -1 : 1)
 }
 
 /** Serves a snapshot under its own name, as received or as the plan has it now. Nothing but the agent runs there. */
@@ -55,25 +41,64 @@ export function serveVisitor(config: Config): RequestHandler {
       'Content-Security-Policy': policy(nonce, origins),
       'Cache-Control': 'no-store',
       'X-Content-Type-Options': 'nosniff',
-      'Referrer-Policy': 'no-referrer',
+      // Its own pages say which of them asks: addresses from the root start in the folder that holds the site.
+      'Referrer-Policy': 'same-origin',
       'Cross-Origin-Resource-Policy': 'same-origin',
       'Permissions-Policy': 'camera=(), microphone=(), geolocation=(), payment=(), usb=()',
     })
-    const file = await findFirstFile(name.snapshotId, candidates(req.path))
-    if (!file) {
+    const found = await resolve(name.snapshotId, req.path, req.get('referer'))
+    if (found === null) {
       res.status(404).type('text/plain').send(`The copy has no file ${req.path}`)
       return
     }
+    if ('redirect' in found) {
+      res.redirect(302, found.redirect)
+      return
+    }
+    const { file } = found
     const bytes = await bytesOf(name, file)
-    res.setHeader('Content-Type', lookup(file.path) || 'application/octet-stream')
-    res.end(file.syntax === 'html' ? withAgent(bytes, file, nonce, origins) : bytes)
+    const type = typeOf(file)
+    res.setHeader('Content-Type', type)
+    res.end(type === HTML ? withAgent(bytes, file, nonce, origins) : bytes)
   }
+}
+
+const HTML = 'text/html'
+
+/** By its name; a template is what it makes: `main.css.liquid` a sheet, all others pages. */
+function typeOf({ path, syntax }: FileRow): string {
+  if (syntax === 'html') return HTML
+  const type = lookup(syntax === 'template' ? path.replace(/\.[^./]+$/, '') : path)
+  return type || (syntax === 'template' ? HTML : 'application/octet-stream')
 }
 
 async function bytesOf(name: VisitorNameRow, file: FileRow): Promise<Buffer> {
   if (name.planId === null || name.planId === undefined) return loadBytes(file.sha256 as string)
   await requireAudit(name.snapshotId)
   return rewriteFile(file, await rewritingOf(await requirePlan(name.planId)))
+}
+
+/** The file at an address, or where else it is: an address from the root of a site that lies in a folder of the copy, as the page that asks tells. */
+async function resolve(
+  snapshotId: string,
+  path: string,
+  referer: string | undefined,
+): Promise<{ readonly file: FileRow } | { readonly redirect: string } | null> {
+  const [wanted, from] = [decoded(path), decoded(referer ? new URL(referer).pathname : '/')]
+  if (wanted === null) return null
+  const direct = await findFirstFile(snapshotId, servedPaths(wanted))
+  if (direct) return { file: direct }
+  const elsewhere = resolverOf(await keptPaths(snapshotId)).address(`/${path.slice(1)}`, from ?? '', null)
+  return elsewhere === null ? null : { redirect: `/${elsewhere.split('/').map(encodeURIComponent).join('/')}` }
+}
+
+/** A path of this origin as one of the copy. */
+function decoded(path: string): string | null {
+  try {
+    return decodeURIComponent(path).replace(/^\/+/, '')
+  } catch {
+    return null
+  }
 }
 
 /** Only the copy's own styles, pictures and fonts load; only the agent runs; only the application may frame it. */
@@ -90,18 +115,6 @@ function policy(nonce: string, origins: readonly string[]): string {
     `frame-ancestors ${origins.join(' ')}`,
     'sandbox allow-scripts allow-same-origin',
   ].join('; ')
-}
-
-/** The file itself, the index of a folder, or the page without its ending, as web servers do. */
-function candidates(requestPath: string): string[] {
-  let path: string
-  try {
-    path = decodeURIComponent(requestPath).replace(/^\/+/, '')
-  } catch {
-    return []
-  }
-  const folder = path === '' || path.endsWith('/') ? path : `${path}/`
-  return [path, `${folder}index.html`, `${folder}index.htm`, `${path}.html`].filter(Boolean)
 }
 
 /** Behind the last byte of the page, so that nothing before it moves: the parser puts a script found there into the body. */

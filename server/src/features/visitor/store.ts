@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto'
-import type { Transaction } from 'sequelize'
+import { Op, type Transaction } from 'sequelize'
 import { FileRow, VisitorNameRow } from '../../db/models.ts'
 
 /** Gives a snapshot and its plan each an unguessable name: 160 bits, in the letters that a host name allows. */
@@ -27,4 +27,10 @@ export async function findFirstFile(snapshotId: string, paths: readonly string[]
     if (row) return row
   }
   return null
+}
+
+/** The paths of all files that a snapshot keeps. */
+export async function keptPaths(snapshotId: string): Promise<string[]> {
+  const rows = await FileRow.findAll({ where: { snapshotId, sha256: { [Op.ne]: null } }, attributes: ['path'] })
+  return rows.map(({ path }) => path)
 }

@@ -13,6 +13,8 @@ import { useView } from '../../work/view-store.ts'
 import { useSaved, useWork } from '../../work/work.tsx'
 import { ChangeList, type Order } from './change-list.tsx'
 import { byDecision, byFile, changeOfInsertion, changesOf, type PlannedChange } from './changes.ts'
+import { LostLater } from './lost-later.tsx'
+import { PageCheck } from './page-check/page-check.tsx'
 import { ProofSource } from './proof-source.tsx'
 import { UnwrittenParts } from './unwritten-parts.tsx'
 
@@ -54,12 +56,13 @@ export function HandoverScreen() {
   const files = byFile(all).length
   return (
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="480px">
-      <StageHead title="Handover" sentence={sentence(all, files, places.length - standing.toRole)}>
+      <StageHead title="Handover" sentence={sentence(all, files, places.length - standing.changed)}>
         <ActButton hotkey="N" disabled={!change} onClick={() => step(1)}>
           Next
         </ActButton>
         <Download />
       </StageHead>
+      <PageCheck />
       {all.length === 0 ? (
         <NothingYet />
       ) : (
@@ -84,6 +87,7 @@ export function HandoverScreen() {
           {change ? (
             <FileFacts change={change} all={all}>
               <UnwrittenParts />
+              <LostLater all={all} />
             </FileFacts>
           ) : null}
         </Flex>

@@ -41,11 +41,11 @@ export function readingText({ skipped, thirdParty, generatedFrom }: SiteFile): s
   return [skipped === null ? 'read' : SKIP_WORDS[skipped], ...about].join('; ')
 }
 
-/** One act at most: third-party code is taken in or left out again, a generated copy set aside or read again. */
+/** One act at most: a file that is left out is taken in, third-party code and generated copies are left out. */
 function actOf({ skipped, thirdParty, generatedFrom }: SiteFile): { says: string; choice: Choice['choice'] } | null {
   if (skipped === 'third-party') return { says: 'Take in', choice: 'take-in' }
-  if (skipped === 'set-aside') return { says: 'Read again', choice: thirdParty === null ? null : 'take-in' }
+  if (skipped === 'set-aside') return { says: 'Take in', choice: thirdParty === null ? null : 'take-in' }
   if (skipped !== null) return null
   if (thirdParty !== null) return { says: 'Leave out', choice: null }
-  return generatedFrom === null ? null : { says: 'Set aside', choice: 'set-aside' }
+  return generatedFrom === null ? null : { says: 'Leave out', choice: 'set-aside' }
 }

@@ -6,7 +6,7 @@ import { columnsOf, PLACE_COLUMNS } from './place-columns.tsx'
 const text = `/* Fares */ @media print { .a:hover td { border: 1px solid rgb(1 2 3 / .5) } } :root { --c: #7a2433 } b { color: rgba(0, 0, 0, var(--a)) }`
 const reading = readSource({ path: 'css/a.css', text, encoding: 'utf-8' })
 const places = new SitePlaces(ledgerOf([{ path: 'css/a.css', ...reading }]), { files: [] } as never)
-const OPEN: Outcome = { kind: 'open' }
+const OPEN: Outcome = { kind: 'open', inPart: false }
 const cells = (index: number) =>
   Object.fromEntries(PLACE_COLUMNS.map(({ key, text: cell }) => [key, cell(places.at(index), OPEN)]))
 

@@ -1,9 +1,11 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import type { Reached } from '@undo-ink/core'
 import { useStore } from 'zustand'
+import { ActButton } from '../../components/act-button.tsx'
 import { PopupButton } from '../../components/popup-button.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { time } from '../../components/words.ts'
+import { alike, confirming } from '../../work/confirming.ts'
 import { decisionText, partText, UNWRITABLE_WORDS } from '../../work/decision-words.ts'
 import type { PlaceOf } from '../../work/places.ts'
 import { shownEvents } from '../../work/plan-store.ts'
@@ -12,10 +14,26 @@ import { useWork } from '../../work/work.tsx'
 
 /** What becomes of one place, and why: every decision about its color, which of them holds, and why the others do not. */
 export function WhyThis({ place }: { place: PlaceOf }) {
-  const { resolver } = useWork()
+  const { resolver, places, store } = useWork()
   const outcome = resolver.outcome(place)
   const reached = resolver.reached(place)
   const paint = paintKeyOf(outcome)
+  if (outcome.kind === 'possible') {
+    const same = alike(place, places).filter((each) => resolver.outcome(each).kind === 'possible')
+    return (
+      <Flex gap="2" mt="2" align="center" wrap="wrap" fontSize="13px">
+        <Text flex="1 1 160px">Only possibly a colour: it takes nothing until you confirm it.</Text>
+        <ActButton h="26px" px="2" onClick={() => store.act(confirming([place]))}>
+          It is a colour
+        </ActButton>
+        {same.length > 1 ? (
+          <ActButton h="26px" px="2" onClick={() => store.act(confirming(same))}>
+            All {same.length} alike
+          </ActButton>
+        ) : null}
+      </Flex>
+    )
+  }
   return (
     <Flex gap="2" mt="2" align="center" fontSize="13px">
       {paint ? <Swatch color={paint} size="20px" /> : null}

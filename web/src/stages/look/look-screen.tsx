@@ -1,23 +1,27 @@
 import { Flex } from '@chakra-ui/react'
 import type { Visit } from '@undo-ink/contracts'
-import { useState } from 'react'
+import { decidedIn } from '@undo-ink/core'
+import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useStore } from 'zustand'
 import { useVisit } from '../../api/copies.ts'
+import { ActButton } from '../../components/act-button.tsx'
 import { Choice } from '../../components/choice.tsx'
 import { Loading } from '../../components/loading.tsx'
 import { Note } from '../../components/note.tsx'
 import { Segments } from '../../components/segments.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
-import { count, number } from '../../components/words.ts'
+import { are, count, number } from '../../components/words.ts'
+import { pageAddress, shownPages } from '../../work/shown-pages.ts'
 import { useWork } from '../../work/work.tsx'
 import { PageFrame } from './page-frame.tsx'
 import { useFramePair } from './use-frame-pair.ts'
 
 /** The site's pages as visitors see them, before and after, side by side. */
 export function LookScreen() {
-  const { snapshot } = useWork()
+  const { snapshot, sitePages } = useWork()
   const { data: visit, error } = useVisit(snapshot.planId)
+  const pages = useMemo(() => shownPages(sitePages), [sitePages])
   if (error)
     return (
       <Note shape="▲" title="The pages cannot be shown">
@@ -25,17 +29,17 @@ export function LookScreen() {
       </Note>
     )
   if (!visit) return <Loading />
-  if (visit.pages.length === 0)
+  if (pages.length === 0)
     return (
       <>
-        <StageHead title="Look" sentence="This copy holds no HTML page that could be shown." />
+        <StageHead title="Look" sentence="This copy holds no page that could be shown." />
         <Note shape="◆" title="No pages">
           Stylesheets alone have nothing to paint. The Ledger and the changes in Handover show what becomes of each
           colour.
         </Note>
       </>
     )
-  return <Pages visit={visit} />
+  return <Pages visit={visit} pages={pages} />
 }
 
 /** Pixels of the window that the page believes to have. */
@@ -43,27 +47,29 @@ const WIDTHS = { wide: 1280, narrow: 390 } as const
 type Width = keyof typeof WIDTHS
 const WIDTH_SEGMENTS = (Object.keys(WIDTHS) as Width[]).map((value) => ({ value, text: `${value} ${WIDTHS[value]}` }))
 
-function Pages({ visit }: { visit: Visit }) {
-  const { store, places, standing } = useWork()
+function Pages({ visit, pages }: { visit: Visit; pages: readonly string[] }) {
+  const { store, places, standing, sitePages } = useWork()
   const version = useStore(store, ({ plan }) => plan.version)
   const [params] = useSearchParams()
   const named = params.get('page')
-  const [page, setPage] = useState(visit.pages.find((path) => path === named) ?? visit.pages[0] ?? '')
+  const [page, setPage] = useState(pages.find((path) => path === named) ?? pages[0] ?? '')
   // Choosing the page that the frames once began with must lead back to it from wherever links have led.
   const [turn, setTurn] = useState(0)
   const [width, setWidth] = useState<Width>('wide')
-  const pair = useFramePair(visit, `/${page}`, version)
+  const pair = useFramePair(visit, pageAddress(page), version)
   const shown = decodeURIComponent(pair.path).replace(/^\//, '')
+  const hidden = sitePages.pages.length - pages.length
   return (
     <Flex direction="column" h="100%" minH="480px">
       <StageHead
         title="Look"
-        sentence={`${count(visit.pages.length, 'page')}, as received and with ${number(standing.toRole + standing.kept)} of ${count(places.length, 'place')} decided. The site's own scripts and outside addresses are switched off here.`}
+        sentence={`${count(sitePages.pages.length, 'page')}, as received and with ${number(decidedIn(standing))} of ${count(places.length - standing.possible, 'place')} decided.${hidden === 0 ? '' : ` ${count(hidden, 'page')} of them ${are(hidden)} put together by the site's own program and cannot be shown here.`} The site's own scripts and outside addresses are switched off here.`}
       >
+        {pair.covered ? <ActButton onClick={pair.uncover}>Take away what covers it</ActButton> : null}
         <Choice
           label="Page"
-          value={visit.pages.includes(shown) ? shown : page}
-          options={visit.pages.map((path) => [path, path])}
+          value={pages.includes(shown) ? shown : page}
+          options={pages.map((path) => [path, path])}
           onChoose={(path) => {
             setPage(path)
             setTurn(turn + 1)
@@ -82,7 +88,7 @@ function Pages({ visit }: { visit: Visit }) {
           title="Before"
           note="as received"
           frame={pair.before}
-          src={`${visit.before}/${page}`}
+          src={visit.before + pageAddress(page)}
           width={WIDTHS[width]}
           onLoad={pair.greet}
         />
@@ -91,7 +97,7 @@ function Pages({ visit }: { visit: Visit }) {
           title="After"
           note="as decided now"
           frame={pair.after}
-          src={`${visit.after}/${page}`}
+          src={visit.after + pageAddress(page)}
           width={WIDTHS[width]}
           onLoad={pair.greet}
         />

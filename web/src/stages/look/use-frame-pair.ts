@@ -7,6 +7,10 @@ export interface FramePair {
   readonly after: RefObject<HTMLIFrameElement | null>
   /** The page that both show, as the agents say. */
   readonly path: string
+  /** Whether something lies over one of the pages, as a preloader does that only a script takes away. */
+  readonly covered: boolean
+  /** Takes away what covers the page, here and whenever it is loaded anew. */
+  uncover(): void
   greet(frame: HTMLIFrameElement | null): void
 }
 
@@ -18,6 +22,8 @@ export function useFramePair(visit: Visit, page: string, version: number): Frame
   const before = useRef<HTMLIFrameElement>(null)
   const after = useRef<HTMLIFrameElement>(null)
   const [path, setPath] = useState(page)
+  const [covered, setCovered] = useState(false)
+  const uncovered = useRef(false)
   /** Where each frame is or has been told to go; null: it has not answered yet. */
   const at = useRef<Record<'before' | 'after', string | null>>({ before: null, after: null })
   const scrolled = useRef<{ path: string | null; x: number; y: number } | null>(null)
@@ -38,6 +44,9 @@ export function useFramePair(visit: Visit, page: string, version: number): Frame
       }
       if (said.data.kind !== 'at') return
       const { path } = said.data
+      if (uncovered.current && said.data.covered)
+        tell(fromBefore ? before.current : after.current, visit[here], UNCOVER)
+      setCovered(said.data.covered && !uncovered.current)
       at.current[here] = path
       // Whoever comes later to a page that the other has scrolled goes to the same place.
       if (scrolled.current?.path === path) {
@@ -66,9 +75,20 @@ export function useFramePair(visit: Visit, page: string, version: number): Frame
     before,
     after,
     path,
+    covered,
+    uncover: () => {
+      uncovered.current = true
+      for (const [frame, origin] of [
+        [before.current, visit.before],
+        [after.current, visit.after],
+      ] as const)
+        tell(frame, origin, UNCOVER)
+    },
     greet: (frame) => tell(frame, frame === before.current ? visit.before : visit.after, { kind: 'hello' }),
   }
 }
+
+const UNCOVER: AgentAsk = { kind: 'uncover' }
 
 function tell(frame: HTMLIFrameElement | null, origin: string, ask: AgentAsk): void {
   frame?.contentWindow?.postMessage(ask, origin)

@@ -51,9 +51,12 @@ export function BesidePanel({ rows, selection, tried, acts, beside, onBeside }: 
   const aboutRole = useDeferredValue(toRole)
   const consequence = useMemo(() => {
     const trial = trialOf(about, aboutRole === null ? { kind: 'keep' } : { kind: 'role', role: aboutRole })
-    const plan = { decisions: state.decisions, roles, pages: sitePages.pages, taking }
+    const plan = {
+      ...{ decisions: state.decisions, confirmations: state.confirmations },
+      ...{ roles, pages: sitePages.pages, taking },
+    }
     return trial && consequenceOf(trial, places, plan)
-  }, [about, aboutRole, places, state.decisions, roles, sitePages, taking])
+  }, [about, aboutRole, places, state.decisions, state.confirmations, roles, sitePages, taking])
   if (!consequence || !selected) return null
   return (
     <Sheet

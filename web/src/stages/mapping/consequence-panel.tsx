@@ -7,6 +7,8 @@ import { useWork } from '../../work/work.tsx'
 import type { Consequence, PairChange } from './consequence.ts'
 import { isKept } from './deciding.ts'
 import { HeldDecisions } from './held-decisions.tsx'
+import { LeftOutColors } from './left-out-colors.tsx'
+import { PossiblePlaces } from './possible-places.tsx'
 import { Warnings } from './warnings.tsx'
 
 interface ConsequencePanelProps {
@@ -32,6 +34,8 @@ export function ConsequencePanel({ rows, consequence, isToRole, onUnmark }: Cons
         <Figure name="pages" value={`${number(consequence.pages)} of ${number(sitePages.pages.length)}`} />
         <Figure name="in states other than rest" value={number(consequence.inStates)} />
       </Box>
+      {consequence.possible > 0 ? <PossiblePlaces rows={rows} number={consequence.possible} /> : null}
+      <LeftOutColors rows={rows} />
       {row ? <HeldDecisions row={row} /> : <Marked rows={rows} onUnmark={onUnmark} />}
       {isToRole ? <Warnings consequence={consequence} /> : null}
       {pair && isToRole ? <Pair pair={pair} /> : null}

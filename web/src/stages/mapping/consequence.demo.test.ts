@@ -31,7 +31,7 @@ const give = (colors: readonly string[], name: string, more: Partial<Decision['t
 /** The maroon of two owners ago is the brand's primary by now. */
 const PRIMARY = give(['#7a2433', '#7a2434', '#7b2534', '#7d2838'], 'primary')
 const warned = (trial: Decision) => {
-  const found = consequenceOf(trial, places, { decisions: [PRIMARY], roles, pages: [], taking })
+  const found = consequenceOf(trial, places, { decisions: [PRIMARY], roles, pages: [], confirmations: [], taking })
   return [
     ...found.vanishing.map(({ subject }) => `text vanishes: ${subject}`),
     ...found.lost.map(({ kind, subject, state }) => `${kind}: ${subject}${state === null ? '' : ` ${state}`}`),

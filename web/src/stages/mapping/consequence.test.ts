@@ -27,6 +27,7 @@ describe('what a decision would do', () => {
       decisions: [],
       roles,
       pages: [],
+      confirmations: [],
       taking: [],
     })
     expect(teal).toMatchObject({ places: 3, subjects: 3, inStates: 1, files: [['a.css', 3]], vanishing: [] })
@@ -38,6 +39,7 @@ describe('what a decision would do', () => {
       decisions: [],
       roles,
       pages: [],
+      confirmations: [],
       taking: [],
     })
     expect(pale.vanishing.map(({ subject }) => subject)).toEqual(['.a', '.b:hover'])
@@ -55,7 +57,7 @@ describe('what a decision would do', () => {
       const cluster = { lead, members: [lead], count: 1, byHand: false }
       const all = countOutcomes(own, resolveLedger(own.ledger, [], []))
       const trial = decisionOf(rowOf(own, all, cluster), { kind: 'role', role }, 'trial')
-      return consequenceOf(trial, own, { decisions, roles, pages: [], taking: [] }).lost.map(
+      return consequenceOf(trial, own, { decisions, roles, pages: [], confirmations: [], taking: [] }).lost.map(
         ({ kind, subject, state }) => [kind, subject, state],
       )
     }
@@ -72,6 +74,7 @@ describe('what a decision would do', () => {
         decisions: [text],
         roles,
         pages: [],
+        confirmations: [],
         taking: [],
       }).places,
     ).toBe(2)

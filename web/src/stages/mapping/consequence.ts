@@ -1,6 +1,7 @@
 import {
   type Collision,
   type Color,
+  type Confirmation,
   collisions,
   contrast,
   type Decision,
@@ -29,6 +30,7 @@ export interface Deciding {
   readonly decisions: readonly Decision[]
   readonly roles: readonly Role[]
   readonly pages: readonly ScopePage[]
+  readonly confirmations: readonly Confirmation[]
   /** What takes another color, in the order of the files. */
   readonly taking: readonly Taking[]
 }
@@ -38,6 +40,8 @@ export interface Consequence {
   readonly places: number
   /** Places of which it takes a part, by a rule of its own. */
   readonly inPart: number
+  /** Places that are only possibly colors and not confirmed: it does not take them. */
+  readonly possible: number
   readonly subjects: number
   readonly files: readonly (readonly [string, number])[]
   /** Pages that load any of it. */
@@ -58,15 +62,15 @@ const VANISHED = 1.5
 export function consequenceOf(
   trial: Decision,
   all: SitePlaces,
-  { decisions, roles, pages, taking }: Deciding,
+  { decisions, roles, pages, confirmations, taking }: Deciding,
 ): Consequence {
-  const after = resolver([...decisions.filter(({ id }) => id !== trial.id), trial], roles, pages)
+  const after = resolver([...decisions.filter(({ id }) => id !== trial.id), trial], roles, pages, confirmations)
   const pieceOf = (place: PlaceOf) => after.pieces(place).find(({ outcome }) => outcome.decision.id === trial.id)
   const then = (place: PlaceOf): Outcome => pieceOf(place)?.outcome ?? after.outcome(place)
-  const isTaken = (outcome: Outcome) => outcome.kind !== 'open' && outcome.decision.id === trial.id
+  const isTaken = (outcome: Outcome) => 'decision' in outcome && outcome.decision.id === trial.id
   const candidates = all.some(all.ofColors(trial.target.colors))
   const taken = candidates.filter((place) => isTaken(then(place)))
-  const { outcome: now } = resolver(decisions, roles, pages)
+  const { outcome: now } = resolver(decisions, roles, pages, confirmations)
   const touched = new Set(taken.map(({ index }) => index))
   const subjects = new Set(taken.flatMap((place) => place.subjects))
   const paths = new Set(taken.map(({ path }) => path))
@@ -90,6 +94,7 @@ export function consequenceOf(
   return {
     places: taken.filter((place) => isTaken(after.outcome(place))).length,
     inPart: taken.filter((place) => !isTaken(after.outcome(place))).length,
+    possible: candidates.filter((place) => now(place).kind === 'possible').length,
     subjects: subjects.size,
     files: [...countBy(taken, ({ path }) => path)].toSorted((a, b) => b[1] - a[1]),
     pages: pages.filter((page) => page.files.some((path) => paths.has(path))).length,

@@ -5,35 +5,37 @@ import { useStore } from 'zustand'
 import { useVisit } from '../../api/copies.ts'
 import { Choice } from '../../components/choice.tsx'
 import { Loading } from '../../components/loading.tsx'
+import { pageAddress, shownPages } from '../../work/shown-pages.ts'
 import { useWork } from '../../work/work.tsx'
 import { PageFrame } from '../look/page-frame.tsx'
 import { useFramePair } from '../look/use-frame-pair.ts'
 
 /** A page of the site as the plan has it, painted anew with every act. */
 export function PageBeside() {
-  const { snapshot } = useWork()
+  const { snapshot, sitePages } = useWork()
   const { data: visit, error } = useVisit(snapshot.planId)
   if (error) return <Text fontSize="13px">The pages cannot be shown: {error.message}</Text>
   if (!visit) return <Loading />
-  if (visit.pages.length === 0) return <Text fontSize="13px">This copy holds no HTML page that could be shown.</Text>
-  return <Page visit={visit} />
+  const pages = shownPages(sitePages)
+  if (pages.length === 0) return <Text fontSize="13px">This copy holds no page that could be shown.</Text>
+  return <Page visit={visit} pages={pages} />
 }
 
 /** Pixels of the window that the page believes to have. */
 const WINDOW = 1100
 
-function Page({ visit }: { visit: Visit }) {
+function Page({ visit, pages }: { visit: Visit; pages: readonly string[] }) {
   const { store } = useWork()
   const version = useStore(store, ({ plan }) => plan.version)
-  const [page, setPage] = useState(visit.pages[0] ?? '')
-  const { after, path, greet } = useFramePair(visit, `/${page}`, version)
+  const [page, setPage] = useState(pages[0] ?? '')
+  const { after, path, greet } = useFramePair(visit, pageAddress(page), version)
   const shown = decodeURIComponent(path).replace(/^\//, '')
   return (
     <Flex direction="column" gap="2" flex="1" minH="0">
       <Choice
         label="Page"
-        value={visit.pages.includes(shown) ? shown : page}
-        options={visit.pages.map((each) => [each, each])}
+        value={pages.includes(shown) ? shown : page}
+        options={pages.map((each) => [each, each])}
         onChoose={setPage}
       />
       <PageFrame
@@ -41,7 +43,7 @@ function Page({ visit }: { visit: Visit }) {
         title="The page"
         note="as decided now"
         frame={after}
-        src={`${visit.after}/${page}`}
+        src={visit.after + pageAddress(page)}
         width={WINDOW}
         onLoad={greet}
       />

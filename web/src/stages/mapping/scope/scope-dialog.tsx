@@ -68,8 +68,12 @@ function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
     [target, to, isElsewhere, painted],
   )
   const trial = useMemo(
-    () => consequenceOf({ ...there, id: 'trial' }, places, { decisions: state.decisions, roles, pages, taking }),
-    [there, places, state.decisions, roles, pages, taking],
+    () =>
+      consequenceOf({ ...there, id: 'trial' }, places, {
+        ...{ decisions: state.decisions, confirmations: state.confirmations },
+        ...{ roles, pages, taking },
+      }),
+    [there, places, state.decisions, state.confirmations, roles, pages, taking],
   )
   const decide = () => {
     const whole = limitedTarget(row.cluster.members, row.use === null ? {} : { use: row.use })

@@ -1,0 +1,136 @@
+import type { OpaqueKey } from '../../color/color.ts'
+import type { Classified, FileChoice } from '../classify.ts'
+import { type FileReading, linkChannels } from '../link.ts'
+import type { Reading } from '../occurrence.ts'
+import { generatedFrom, isNamedFor, type ThirdParty } from '../provenance.ts'
+import { syntaxOf } from '../syntax.ts'
+import { type LoadedFiles, listPages, type Page } from './pages.ts'
+
+/** What is known of a file by itself. */
+export type FileAbout = Omit<Classified, 'source'>
+
+/** One file of a site, as it was read by itself. */
+export interface SiteFileRead {
+  readonly path: string
+  readonly about: FileAbout
+  readonly choice: FileChoice | null
+  /** What it holds; null: not read. Asked for once at most. */
+  reading(): Reading | null
+}
+
+/** A sheet that pages load and that is not read, so that nothing in it changes. */
+export interface LeftOutSheet {
+  readonly path: string
+  /** Of the pages that load it. */
+  readonly pages: readonly string[]
+  /** Places that stand in it; null: nobody knows, it cannot be read. */
+  readonly places: number | null
+  /** The distinct colors of these places. */
+  readonly colors: readonly OpaqueKey[]
+}
+
+/** Which page is made of what, and what of that is passed over. */
+export interface SitePages extends LoadedFiles {
+  readonly leftOut: readonly LeftOutSheet[]
+}
+
+/** All files of a site together. */
+export interface Assembly {
+  /** In the order given: what each is in the end, and what it holds; null: it is not read, or left out. */
+  readonly files: readonly { readonly path: string; readonly about: FileAbout; readonly reading: Reading | null }[]
+  readonly pages: SitePages
+}
+
+/**
+ * Puts the files of a site together: which are third-party code for this site, what colors stand in channels of variables, and which page is made
+ * of what. A published library is left out, the sheets that the site itself has made are not, whatever banner stands in them: those made
+ * from a source of the site, those called as the site is, and those of pages that load no other.
+ */
+export function assembleSite(files: readonly SiteFileRead[]): Assembly {
+  const paths = files.map(({ path }) => path)
+  const parents = files.flatMap(({ path, about: { claims, thirdParty } }) =>
+    claims.parentTheme !== null && thirdParty === null ? [parentFolder(path, claims.parentTheme)] : [],
+  )
+  const siteNames = files.flatMap(({ about: { claims, thirdParty } }) =>
+    claims.siteName !== null && thirdParty === null ? [claims.siteName] : [],
+  )
+  const made = generatedFrom(paths)
+  const unread = new Map(files.map((file) => [file.path, file.about.skipped]))
+  const isOwnSource = (path: string) => unread.get(path) === null && !isInParent(path)
+  const isInParent = (path: string) => parents.some((folder) => path.startsWith(folder))
+
+  const judged = files.map((file) => {
+    const { path, about, choice } = file
+    const { library } = about.claims
+    const source = made.get(path)
+    const named = library !== null && isNamedFor(path, library, siteNames)
+    const isLibrary = named && !(source !== undefined && isOwnSource(source))
+    const thirdParty: ThirdParty | null =
+      about.thirdParty ?? (isInParent(path) ? 'parent-theme' : isLibrary ? 'library' : null)
+    const isLeftOut = thirdParty !== null && about.skipped === null && choice === null
+    return { ...file, about: { ...about, thirdParty, skipped: isLeftOut ? ('third-party' as const) : about.skipped } }
+  })
+  const readings = new Map<string, Reading>()
+  const read = (some: readonly SiteFileRead[]): FileReading[] =>
+    some.flatMap((file) => {
+      const reading = readings.get(file.path) ?? file.reading()
+      if (reading) readings.set(file.path, reading)
+      return reading ? [{ path: file.path, reading }] : []
+    })
+  const kept = judged.filter(({ about }) => about.skipped === null)
+  const linked = linkChannels(read(kept))
+  const first = listPages(linked, paths)
+
+  // What a page loads beside libraries tells which of them are but libraries: where it loads nothing else, they are its own design.
+  const isLibraryLeftOut = new Set(
+    judged.flatMap(({ path, about }) =>
+      about.skipped === 'third-party' && about.thirdParty === 'library' ? [path] : [],
+    ),
+  )
+  const own = new Set(first.pages.flatMap((page) => onlySheets(page, isLibraryLeftOut)))
+  const settled = judged.map((file) =>
+    own.has(file.path) ? { ...file, about: { ...file.about, thirdParty: null, skipped: null } } : file,
+  )
+  const [all, pages] =
+    own.size === 0 ? [linked, first] : again(read(settled.filter(({ about }) => about.skipped === null)), paths)
+  const byPath = new Map(all.map(({ path, reading }) => [path, reading]))
+  return {
+    files: settled.map(({ path, about }) => ({ path, about, reading: byPath.get(path) ?? null })),
+    pages: { ...pages, leftOut: leftOutOf(pages.pages, settled, (file) => read([file])[0]?.reading ?? null) },
+  }
+}
+
+function again(files: readonly FileReading[], paths: readonly string[]): [FileReading[], LoadedFiles] {
+  const linked = linkChannels(files)
+  return [linked, listPages(linked, paths)]
+}
+
+/** The libraries of a page that loads no other sheet of the site. */
+function onlySheets({ sheets }: Page, isLibrary: ReadonlySet<string>): string[] {
+  const loaded = sheets.flatMap(({ kind, file }) => (kind !== 'style' && file !== null ? [file] : []))
+  return loaded.every((path) => isLibrary.has(path)) ? loaded : []
+}
+
+/** Where the theme stands that another extends: beside it. */
+function parentFolder(sheet: string, parent: string): string {
+  const folders = sheet.split('/').slice(0, -2)
+  return [...folders, parent, ''].join('/')
+}
+
+function leftOutOf(
+  pages: readonly Page[],
+  files: readonly SiteFileRead[],
+  readingOf: (file: SiteFileRead) => Reading | null,
+): LeftOutSheet[] {
+  const loading = new Map<string, string[]>()
+  for (const { path, sheets } of pages)
+    for (const file of new Set(sheets.flatMap(({ kind, file }) => (kind === 'style' || file === null ? [] : [file]))))
+      loading.set(file, [...(loading.get(file) ?? []), path])
+  return files.flatMap((file): LeftOutSheet[] => {
+    const pages = loading.get(file.path)
+    if (!pages || file.about.skipped === null || file.about.skipped === 'empty') return []
+    const occurrences = syntaxOf(file.path) === 'css' ? readingOf(file)?.occurrences : undefined
+    const colors = [...new Set(occurrences?.map(({ color }) => color))]
+    return [{ path: file.path, pages, places: occurrences?.length ?? null, colors }]
+  })
+}
