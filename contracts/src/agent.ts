@@ -47,6 +47,18 @@ export const agentSaysSchema = z
           }),
         )
         .max(500),
+      rules: z
+        .array(
+          z.strictObject({
+            selector: z.string().max(1000),
+            property: z.string().max(100),
+            color: z.string().max(100),
+            found: z.int().min(0).describe('Elements that it finds'),
+            taking: z.int().min(0).describe('Of them, those that take its color'),
+          }),
+        )
+        .max(500)
+        .describe('Of the rules that were asked for, those that can be told at rest'),
     }),
   ])
   .describe('From the visitor origin to the application')
@@ -59,8 +71,21 @@ export const agentAskSchema = z
     z.strictObject({ kind: z.literal('reload') }),
     z.strictObject({ kind: z.literal('uncover') }).describe('Take away what covers the page'),
     z
-      .strictObject({ kind: z.literal('survey'), colors: z.array(z.string().max(100)).max(5000) })
-      .describe('Which elements show these colors?'),
+      .strictObject({
+        kind: z.literal('survey'),
+        colors: z.array(z.string().max(100)).max(5000),
+        rules: z
+          .array(
+            z.strictObject({
+              selector: z.string().max(1000),
+              property: z.string().max(100),
+              color: z.string().max(100),
+            }),
+          )
+          .max(500)
+          .describe('Rules that were added, each with the opaque key of its color'),
+      })
+      .describe('Which elements show these colors, and what do these rules do?'),
     z.strictObject({ kind: z.literal('go'), path: z.string().max(2000).describe('On the same origin') }),
     z.strictObject({ kind: z.literal('scroll'), x: z.number(), y: z.number() }),
     z.strictObject({

@@ -1,4 +1,5 @@
 import './no-eval.ts'
+
 export * from './agent.ts'
 export * from './audit.ts'
 export * from './audit-document.ts'

@@ -103,6 +103,13 @@ export const scopeSchema = z
       .refine(isWidth, 'A media feature of width, such as (max-width: 600px)')
       .optional()
       .describe('A media feature: `(max-width: 600px)`'),
+    absent: z
+      .array(z.string().max(1000))
+      .min(1)
+      .max(1000)
+      .readonly()
+      .optional()
+      .describe('Selectors for which no rule of their own is written: no page has what they find there'),
   })
   .readonly()
   .describe('Limits a decision to the places that agree in every dimension that is given')

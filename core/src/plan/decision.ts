@@ -21,6 +21,8 @@ export interface Scope {
   readonly page?: string
   /** A media feature: `(max-width: 600px)`. */
   readonly width?: string
+  /** Selectors for which no rule of their own is written: no page has what they find within the region or page. It limits no dimension. */
+  readonly absent?: readonly string[]
 }
 
 /** What a decision is about: opaque colors by value, all their alphas but where some are named, and optionally one use or one scope only. */

@@ -97,7 +97,7 @@ function partOf(
   pages: readonly ScopePage[],
   listed: (list: string) => readonly Listed[],
 ): Reach {
-  const { selector, state, region, page, width } = scope
+  const { selector, state, region, page, width, absent } = scope
   if (
     selector === undefined &&
     state === undefined &&
@@ -128,6 +128,7 @@ function partOf(
     if (selector !== undefined && selector !== list && selector !== text) return []
     if (state !== undefined && !asksFor(one, state)) return []
     const within = around.filter((each) => !isWithin(one, each))
+    if (within.length > 0 && absent?.includes(text)) return []
     return within.length > 0 && one.isRoot ? [] : [{ at, text, within }]
   })
   if (taken.length === 0) return NONE

@@ -5,6 +5,7 @@ import {
   insertedRule,
   isInsertedSelector,
   readSelector,
+  splitList,
   takesRules,
 } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
@@ -17,6 +18,7 @@ import { WideDialog } from '../../components/wide-dialog.tsx'
 import { count } from '../../components/words.ts'
 import { insertionText } from '../../work/decision-words.ts'
 import { useWork } from '../../work/work.tsx'
+import { useSeen } from './scope/use-seen.ts'
 
 /** Gives a role to a subject for which no rule of the site sets a color: a button in the browser's grey, a link in its blue. */
 export function InsertDialog({ open, onClose }: { open: boolean; onClose(): void }) {
@@ -58,6 +60,8 @@ function Inserting() {
   const isOpen = findings.some((each) => each.path === path && each.code.startsWith('unclosed'))
   const hasLayers = places.ledger.columns.atRules.values.some((rules) => rules.some((rule) => /^@layer\b/i.test(rule)))
   const insertion = { path, selector: selector.trim(), property, to: { role: roleId } }
+  const seen = useSeen(true)
+  const isAbsent = isSelector && seen?.isWhole === true && splitList(selector).every((each) => seen.on(each, []) === 0)
   const rule = isSelector ? insertedRule(insertion, resolver) : null
   const role = roles.find(({ id }) => id === roleId)
   const add = () => store.act({ kind: 'insert', insertions: [{ ...insertion, id: crypto.randomUUID() }] })
@@ -112,6 +116,11 @@ function Inserting() {
           They win over this rule wherever they hold: {placesText(setAlready)}.
         </Note>
       ) : null}
+      {isAbsent ? (
+        <Note shape="▲" title="No page has such an element">
+          The rule would do nothing, unless a script adds one.
+        </Note>
+      ) : null}
       {isOpen ? (
         <Note shape="▲" title="Something in this sheet is never closed">
           A rule behind it would not hold. Choose another sheet.
@@ -127,7 +136,7 @@ function Inserting() {
           {rule === null ? '' : `${path}, at its end: ${rule}`}
         </Text>
         <ActButton main flex="none" disabled={rule === null || path === '' || isOpen} onClick={add}>
-          Add the rule
+          {isAbsent ? 'Add it all the same' : 'Add the rule'}
         </ActButton>
       </Flex>
       <Inserted />

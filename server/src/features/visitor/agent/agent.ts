@@ -21,7 +21,7 @@ ${COLORS_AT}${COVER}${SURVEY}
   addEventListener('message', (event) => {
     if (event.source !== parent || !origins.includes(event.origin) || typeof event.data !== 'object' || !event.data) return
     app = event.origin
-    const { kind, x, y, path, colors } = event.data
+    const { kind, x, y, path, colors, rules } = event.data
     if (kind === 'hello') {
       where()
       if (scrollX || scrollY) say({ kind: 'scrolled', x: scrollX, y: scrollY })
@@ -36,7 +36,7 @@ ${COLORS_AT}${COVER}${SURVEY}
     else if (kind === 'uncover') {
       uncover()
       where()
-    } else if (kind === 'survey' && Array.isArray(colors)) say({ kind: 'surveyed', path: location.pathname.slice(0, 2000), ...survey(colors) })
+    } else if (kind === 'survey' && Array.isArray(colors)) say({ kind: 'surveyed', path: location.pathname.slice(0, 2000), ...survey(colors, rules) })
   })
   addEventListener('scroll', () => {
     if (performance.now() > quiet) say({ kind: 'scrolled', x: scrollX, y: scrollY })

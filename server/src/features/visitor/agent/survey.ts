@@ -1,5 +1,5 @@
 /**
- * `survey(keys)`: which elements of the page show some colors (opaque keys), and where each comes from as far as the page tells: the sheet that
+ * `survey(keys, rules)`: which elements of the page show some colors (opaque keys), and where each comes from as far as the page tells: the sheet that
  * declares it, the element's own style or attribute, the browser itself, or an image. Bounded: what is beyond is told as not looked at.
  */
 export const SURVEY = `
@@ -122,7 +122,17 @@ export const SURVEY = `
       return []
     }
   }
-  const survey = (wantedKeys) => {
+  /** Of rules that were added: how many elements each finds, and how many of them take its color. In states nothing can be told. */
+  const rulesTold = (rules) => rules.slice(0, 500).flatMap(({ selector, property, color }) => {
+    if (typeof selector !== 'string' || /:(?!:|not|is|where|first|last|nth|only|empty|root)/.test(selector)) return []
+    try {
+      const found = [...document.querySelectorAll(selector)].slice(0, 5000)
+      return [{ selector, property, color, found: found.length, taking: found.filter((each) => keyOf(getComputedStyle(each).getPropertyValue(property)) === color).length }]
+    } catch {
+      return []
+    }
+  })
+  const survey = (wantedKeys, addedRules) => {
     const wanted = new Set(wantedKeys)
     const found = new Map()
     const showing = new Set()
@@ -168,7 +178,7 @@ export const SURVEY = `
       if (element instanceof HTMLImageElement && element.complete && images++ < MOST_IMAGES)
         for (const key of imageShows(element, wanted)) add(element, key, 'image', 'image')
     }
-    return { elements: Math.min(elements, MOST_ELEMENTS), isWhole: elements <= MOST_ELEMENTS, showing: showing.size, found: [...found.values()].slice(0, 500) }
+    return { elements: Math.min(elements, MOST_ELEMENTS), isWhole: elements <= MOST_ELEMENTS, showing: showing.size, found: [...found.values()].slice(0, 500), rules: rulesTold(Array.isArray(addedRules) ? addedRules : []) }
   }
   const describe = (element) => {
     const classes = typeof element.className === 'string' ? element.className.trim().split(/\\s+/).filter(Boolean).slice(0, 3) : []

@@ -11,8 +11,8 @@ import { shownPages } from '../../../work/shown-pages.ts'
 import { useSaved, useWork } from '../../../work/work.tsx'
 import { lookPath } from '../../ledger/paths.ts'
 import { decidedAway } from './decided-away.ts'
-import { type Remnant, remnantsOf } from './survey.ts'
-import { MOST_CHECKED, usePageCheck } from './use-page-check.ts'
+import { type LostRule, lostRules, type Remnant, remnantsOf } from './survey.ts'
+import { type AddedRule, MOST_CHECKED, usePageCheck } from './use-page-check.ts'
 
 /** Whether the pages of the copy still show a colour that was decided away, and why. Looked at anew after every change. */
 export function PageCheck() {
@@ -21,20 +21,34 @@ export function PageCheck() {
   const saved = useSaved()
   const version = useStore(store, ({ plan }) => plan.version)
   const pages = useMemo(() => shownPages(sitePages), [sitePages])
-  const away = useMemo(() => {
-    const added = state.insertions.flatMap(({ to }) => resolver.groundOf(to) ?? [])
-    return decidedAway(places, outcomes, added.map(opaqueKey))
-  }, [places, outcomes, state.insertions, resolver])
-  const asks = saved && away.colors.length > 0 && pages.length > 0
-  const check = usePageCheck(visit, pages, away.colors, asks ? `${snapshot.id} ${version}` : null)
+  const rules = useMemo(
+    () =>
+      state.insertions.flatMap(({ selector, property, to }): AddedRule[] => {
+        const color = resolver.groundOf(to)
+        return color ? [{ selector, property, color: opaqueKey(color) }] : []
+      }),
+    [state.insertions, resolver],
+  )
+  const away = useMemo(
+    () =>
+      decidedAway(
+        places,
+        outcomes,
+        rules.map(({ color }) => color),
+      ),
+    [places, outcomes, rules],
+  )
+  const asks = saved && away.colors.length + rules.length > 0 && pages.length > 0
+  const check = usePageCheck(visit, pages, away.colors, rules, asks ? `${snapshot.id} ${version}` : null)
   const remnants = useMemo(() => remnantsOf(check.surveys, sitePages.leftOut), [check.surveys, sitePages])
-  if (away.colors.length === 0 || pages.length === 0) return null
+  if (away.colors.length + rules.length === 0 || pages.length === 0) return null
   const surveys = [...check.surveys.values()]
   const elements = surveys.reduce((sum, each) => sum + each.elements, 0)
   const showing = surveys.reduce((sum, each) => sum + each.showing, 0)
   const pagesShowing = surveys.filter((each) => each.showing > 0).length
   const unknown = remnants.filter(({ reason }) => reason === 'unknown')
   const remarks = [
+    ...(check.isDone ? lostRules(surveys).map(lostText) : []),
     pages.length > MOST_CHECKED ? `The first ${number(MOST_CHECKED)} pages are looked at.` : '',
     check.silent.length > 0
       ? `${count(check.silent.length, 'page')} did not answer: ${check.silent.slice(0, 3).join(', ')}.`
@@ -61,6 +75,12 @@ export function PageCheck() {
       {check.isDone && remnants.length > 0 ? <Remnants remnants={remnants} /> : null}
     </Sheet>
   )
+}
+
+function lostText({ selector, property, found }: LostRule): string {
+  return found === 0
+    ? `The rule that was added for ${selector} finds no element.`
+    : `The rule that was added for ${selector} loses everywhere: none of ${count(found, 'element')} takes its ${property}.`
 }
 
 const MOST_LISTED = 60

@@ -62,3 +62,17 @@ function pathOf(address: string): string {
     return address.slice(1)
   }
 }
+
+/** A rule that was added and that no element of any page takes. */
+export type LostRule = Surveyed['rules'][number]
+
+/** Rules that find no element, or lose on every one. What cannot be told at rest is not among them. */
+export function lostRules(surveys: readonly Surveyed[]): LostRule[] {
+  const told = new Map<string, LostRule>()
+  for (const rule of surveys.flatMap(({ rules }) => rules)) {
+    const key = `${rule.property} ${rule.color} ${rule.selector}`
+    const known = told.get(key)
+    told.set(key, known ? { ...known, found: known.found + rule.found, taking: known.taking + rule.taking } : rule)
+  }
+  return [...told.values()].filter(({ taking }) => taking === 0)
+}

@@ -22,6 +22,9 @@ export interface PageCheck {
   readonly isDone: boolean
 }
 
+/** A rule that was added, with the opaque key of its color. */
+export type AddedRule = Extract<AgentAsk, { kind: 'survey' }>['rules'][number]
+
 const NOTHING: PageCheck = { surveys: new Map(), silent: [], isDone: false }
 
 /**
@@ -32,6 +35,7 @@ export function usePageCheck(
   visit: Visit | undefined,
   pages: readonly string[],
   colors: readonly OpaqueKey[],
+  rules: readonly AddedRule[],
   key: string | null,
 ): PageCheck {
   const [check, setCheck] = useState<{ key: string | null; told: PageCheck }>({ key: null, told: NOTHING })
@@ -43,7 +47,12 @@ export function usePageCheck(
     const silent: string[] = []
     const run = async () => {
       for (const page of pages.slice(0, MOST_CHECKED)) {
-        const said = await surveyPage(visit.after, page, colors, stop.signal)
+        const said = await surveyPage(
+          visit.after,
+          page,
+          { kind: 'survey', colors: [...colors], rules: [...rules] },
+          stop.signal,
+        )
         if (stop.signal.aborted) return
         if (said) surveys.set(page, said)
         else silent.push(page)
@@ -58,12 +67,7 @@ export function usePageCheck(
 }
 
 /** What the agent tells of one page; null: it did not answer in time, or was not waited for any more. */
-function surveyPage(
-  origin: string,
-  page: string,
-  colors: readonly OpaqueKey[],
-  signal: AbortSignal,
-): Promise<Surveyed | null> {
+function surveyPage(origin: string, page: string, ask: AgentAsk, signal: AbortSignal): Promise<Surveyed | null> {
   const frame = document.createElement('iframe')
   frame.setAttribute('sandbox', 'allow-scripts allow-same-origin')
   frame.setAttribute('aria-hidden', 'true')
@@ -90,7 +94,7 @@ function surveyPage(
     addEventListener('message', listen)
     frame.addEventListener('load', () => {
       tell({ kind: 'hello' })
-      tell({ kind: 'survey', colors: [...colors] })
+      tell(ask)
     })
     frame.src = origin + pageAddress(page)
     document.body.append(frame)

@@ -4,7 +4,7 @@ import { type Segment, Segments } from '../../../components/segments.tsx'
 import { type Column, VirtualTable } from '../../../components/virtual-table.tsx'
 import { count, number } from '../../../components/words.ts'
 import type { Reached, ScopeReach } from './scope-reach.ts'
-import { useSeen } from './use-seen.ts'
+import type { Seen } from './use-seen.ts'
 
 type Kind = keyof ScopeReach
 
@@ -48,22 +48,29 @@ const COLUMNS: readonly Column<Reached>[] = [
   },
 ]
 /** What of a place is taken or why it cannot be, and whether any page shows it. */
-function saysColumn(seen: ReadonlyMap<number, number> | null): Column<Reached> {
-  const text = ({ place, says, part }: Reached) => {
-    const pages = part ? seen?.get(place.index) : undefined
-    if (pages === undefined) return says
+function saysColumn(seen: Seen | null): Column<Reached> {
+  const text = ({ says, part }: Reached) => {
+    if (!part || !seen) return says
+    const pages = Math.max(...part.selectors.map((each) => seen.on(each.text, each.within)))
     return `${says}; ${pages === 0 ? 'on no page as it stands' : `seen on ${count(pages, 'page')}`}`
   }
   return { head: 'What of it', cell: text, title: text }
 }
 
 /** Every place of the row by what the limits do with it, seen while they are chosen. */
-export function ReachedPlaces({ reach, isElsewhere }: { reach: ScopeReach; isElsewhere: boolean }) {
+export function ReachedPlaces({
+  reach,
+  isElsewhere,
+  seen,
+}: {
+  reach: ScopeReach
+  isElsewhere: boolean
+  seen: Seen | null
+}) {
   const [chosen, setChosen] = useState<Kind | null>(null)
   const kind = chosen ?? (reach.all.length === 0 && reach.part.length > 0 ? 'part' : 'all')
   const kinds = KINDS.filter((each) => each === 'all' || each === 'none' || reach[each].length > 0)
   const shown = kinds.includes(kind) ? kind : 'all'
-  const seen = useSeen(reach.part)
   const columns = shown === 'part' || shown === 'unwritable' ? [...COLUMNS, saysColumn(seen)] : COLUMNS
   return (
     <Flex direction="column" gap="2" minH="0">

@@ -1,4 +1,4 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import type { Becoming, Decision, PlanEvent } from '@undo-ink/core'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
@@ -10,12 +10,14 @@ import type { Row } from '../../../work/standing.ts'
 import { useWork } from '../../../work/work.tsx'
 import { consequenceOf } from '../consequence.ts'
 import { Warnings } from '../warnings.tsx'
+import { absentSelectors } from './absent.ts'
 import { BecomingChoice } from './becoming-choice.tsx'
 import { LimitFields } from './limit-fields.tsx'
 import { ReachedPlaces } from './reached-places.tsx'
 import { DIMENSIONS, type Limits, limitedTarget, scopeOptions } from './scope-options.ts'
 import { scopeReach } from './scope-reach.ts'
 import { AS_EACH_IS, type SeeThrough, SeeThroughChoice, seeThroughOf } from './see-through.tsx'
+import { useSeen } from './use-seen.ts'
 
 interface ScopeDialogProps {
   /** The row whose places are limited; null: closed. */
@@ -54,7 +56,15 @@ function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
   const [side, setSide] = useState<Side>('there')
   const [seeThrough, setSeeThrough] = useState<SeeThrough>(AS_EACH_IS)
   const shown = useDeferredValue(limits)
-  const target = useMemo(() => limitedTarget(row.cluster.members, shown), [row, shown])
+  const plain = useMemo(() => limitedTarget(row.cluster.members, shown), [row, shown])
+  const all = useMemo(() => scopeReach(plain, own, pages), [plain, own, pages])
+  const seen = useSeen(all.part.length > 0)
+  const absent = useMemo(() => absentSelectors(all, seen), [all, seen])
+  const [insists, setInsists] = useState(false)
+  const target = useMemo(
+    () => (absent.length === 0 || insists ? plain : { ...plain, scope: { ...plain.scope, absent } }),
+    [plain, absent, insists],
+  )
   const reach = useMemo(() => scopeReach(target, own, pages), [target, own, pages])
   const isLimited = DIMENSIONS.some((dimension) => limits[dimension] !== undefined)
   const isElsewhere = side === 'elsewhere' && isLimited
@@ -89,7 +99,20 @@ function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
     <Flex gap="5" direction={{ base: 'column', md: 'row' }} align="stretch">
       <LimitFields options={options} limits={limits} onChange={setLimits} />
       <Flex flex="1" minW="0" direction="column" gap="3">
-        <ReachedPlaces reach={reach} isElsewhere={isElsewhere} />
+        <ReachedPlaces reach={reach} isElsewhere={isElsewhere} seen={seen} />
+        {absent.length > 0 ? (
+          <chakra.label display="flex" gap="2" fontSize="13px" alignItems="baseline">
+            <input type="checkbox" checked={insists} onChange={({ target: { checked } }) => setInsists(checked)} />
+            <span>
+              Write rules also for {count(absent.length, 'selector')} that no page has there (
+              <Text as="span" fontFamily="mono">
+                {absent.slice(0, 2).join(', ')}
+                {absent.length > 2 ? ' …' : ''}
+              </Text>
+              ): a script may add it.
+            </span>
+          </chakra.label>
+        ) : null}
         <Warnings consequence={trial} />
         <Flex gap="3" wrap="wrap" align="center">
           <Segments<Side> label="Which side of the limits" segments={SIDES} value={side} onChoose={setSide} />

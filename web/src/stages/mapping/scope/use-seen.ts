@@ -1,58 +1,56 @@
-import { limitedTo, type Part, readSelector } from '@undo-ink/core'
+import { limitedTo, readSelector } from '@undo-ink/core'
 import { useMemo } from 'react'
 import { useFileTexts } from '../../../api/copies.ts'
+import { shownPages } from '../../../work/shown-pages.ts'
 import { useWork } from '../../../work/work.tsx'
-import type { Reached } from './scope-reach.ts'
 
-/** More pages and places are not looked at: it is a hint, and is there while one chooses. */
-const MOST_PAGES = 30
-const MOST_PLACES = 300
+/** More pages are not looked at: it is there while one chooses. */
+const MOST_PAGES = 60
+
+/** On how many of the site's pages an element is found by a selector, within some regions. */
+export interface Seen {
+  on(selector: string, within: readonly string[]): number
+  /** Whether all pages of the site were looked at: only then is what was not seen on no page. */
+  readonly isWhole: boolean
+}
 
 /**
- * On how many of the site's pages, as they stand in the copy, an element is found for each part, by the index of its place; null while the pages are
- * loaded. Scripts may add more. The pages are only parsed: nothing of them runs or is loaded.
+ * Looks at the pages as they stand in the copy; null while they are loaded. Scripts may add more. The pages are only parsed: nothing of them runs or
+ * is loaded. @param wanted whether anybody asks
  */
-export function useSeen(parts: readonly Reached[]): ReadonlyMap<number, number> | null {
+export function useSeen(wanted: boolean): Seen | null {
   const { places, sitePages } = useWork()
-  const ids = useMemo(
-    () =>
-      sitePages.pages
-        .filter(({ path }) => /\.html?$/i.test(path))
-        .slice(0, MOST_PAGES)
-        .map(({ path }) => places.fileId(path)),
-    [sitePages, places],
-  )
-  const texts = useFileTexts(parts.length > 0 ? ids : [])
-  const pages = useMemo(() => {
-    const parser = new DOMParser()
-    return [...texts.values()].map(({ text }) => parser.parseFromString(text, 'text/html'))
-  }, [texts])
+  const paths = useMemo(() => shownPages(sitePages), [sitePages])
+  const ids = useMemo(() => paths.slice(0, MOST_PAGES).map((path) => places.fileId(path)), [paths, places])
+  const texts = useFileTexts(wanted ? ids : [])
   return useMemo(() => {
-    if (pages.length < ids.length) return null
-    return new Map(
-      parts.slice(0, MOST_PLACES).flatMap(({ place, part }) => {
-        const selectors = part ? selectorsOf(part) : []
-        return [[place.index, pages.filter((page) => selectors.some((each) => isIn(page, each))).length] as const]
-      }),
-    )
-  }, [parts, pages, ids])
+    if (!wanted || texts.size < ids.length) return null
+    const parser = new DOMParser()
+    const pages = [...texts.values()].map(({ text }) => parser.parseFromString(text, 'text/html'))
+    const known = new Map<string, number>()
+    return {
+      isWhole: ids.length > 0 && ids.length === sitePages.pages.length,
+      on(selector, within) {
+        const found = limitedTo(atRest(selector), within)
+        let count = known.get(found)
+        if (count === undefined) known.set(found, (count = pages.filter((page) => isIn(page, found)).length))
+        return count
+      },
+    }
+  }, [wanted, texts, ids, sitePages])
 }
 
-/** What finds the subjects of a part on a page at rest. */
-function selectorsOf({ selectors }: Part): string[] {
-  return selectors.map(({ text, within }) => {
-    const subject = readSelector(text)?.[0]?.subject ?? text
-    return limitedTo(
-      subject.replace(/::?(?:before|after|first-line|first-letter|selection|placeholder)\b/gi, ''),
-      within,
-    )
-  })
+/** What finds the subjects of a selector on a page at rest. */
+function atRest(selector: string): string {
+  const subject = readSelector(selector)?.[0]?.subject ?? selector
+  return subject.replace(/::?(?:before|after|first-line|first-letter|selection|placeholder)\b/gi, '') || '*'
 }
 
+/** A selector that cannot be looked for may find anything. */
 function isIn(page: Document, selector: string): boolean {
   try {
     return page.querySelector(selector) !== null
   } catch {
-    return false
+    return true
   }
 }
