@@ -64,7 +64,7 @@ test('a site without colours, and one without pages, say so on every screen', as
   for (const [stage, words] of [
     ['Ledger', '0 places where a colour is written by hand'],
     ['Mapping', 'The palette has no roles yet'],
-    ['Look', 'This copy holds no HTML page'],
+    ['Look', 'This copy holds no page'],
     ['Handover', 'Nothing is decided yet'],
   ] as const) {
     await page.getByRole('link', { name: new RegExp(`^${stage}`) }).click()

@@ -36,7 +36,7 @@ test('from a ZIP to a recoloured copy, on the screen alone', async ({ page, app 
   await page.getByRole('row', { name: /^#7a2433/ }).click()
   await page.getByRole('button', { name: /^primary/ }).click()
   await expect(page.getByText('1 is decided, 1 is open.')).toBeVisible()
-  await expect(page.getByTestId('becomes')).toHaveText('becomes 2 of 3')
+  await expect(page.getByTestId('becomes')).toHaveText('decided 2 of 3')
 
   await page.getByRole('link', { name: /^Handover/ }).click()
   await expect(page.getByText('2 changes in 1 file, written in place. 1 place stays as they came')).toBeVisible()
@@ -150,14 +150,14 @@ test('a cluster with several uses is decided apart, and a decision holds colours
   )
   await page.getByRole('radio', { name: /similar/ }).click()
   await expect(page.getByText('all saved')).toBeVisible()
-  await expect(page.getByTestId('becomes')).toHaveText('becomes 27 of 364')
+  await expect(page.getByTestId('becomes')).toHaveText('decided 27 of 364')
   await page.getByRole('button', { name: 'History' }).click()
   await page
     .getByRole('listitem')
     .filter({ hasText: '#ffffff as text to text on primary' })
     .getByRole('button', { name: 'Take back' })
     .click()
-  await expect(page.getByTestId('becomes')).toHaveText('becomes 3 of 364')
+  await expect(page.getByTestId('becomes')).toHaveText('decided 3 of 364')
 })
 
 /** The places of one file that is read by itself, bare channels in its variables too. */

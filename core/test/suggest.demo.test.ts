@@ -20,8 +20,8 @@ const places = readdirSync(join(DEMO, 'site'), { recursive: true, withFileTypes:
   .map((entry) => join(entry.parentPath, entry.name))
   .toSorted()
   .flatMap((path) => {
-    const { source } = classify(relative(join(DEMO, 'site'), path), readFileSync(path), 8 * 1024 * 1024)
-    return source ? readSource(source).occurrences : []
+    const { source, skipped } = classify(relative(join(DEMO, 'site'), path), readFileSync(path), 8 * 1024 * 1024)
+    return source && skipped === null ? readSource(source).occurrences : []
   })
 const counts = new Map<string, number>()
 for (const { color } of places) counts.set(color, (counts.get(color) ?? 0) + 1)

@@ -140,5 +140,18 @@ describe('clusters', () => {
       )
   })
 
+  it('tell grounds apart that are one as anything else: near-whites on white, near-blacks on black', () => {
+    const keys = ['#ffffff', '#fafafa', '#f8f9fa', '#fdfdfd', '#000000', '#0a0a0a']
+    const counts = new Map(keys.map((key) => [key, 1]))
+    const told = (grounds: string[]) =>
+      clustersAt(link(keys, new Set(grounds)), 2, counts)
+        .map(({ members }) => members.toSorted().join(' '))
+        .toSorted()
+    expect(told([])).toEqual(['#000000 #0a0a0a', '#f8f9fa #fafafa #fdfdfd #ffffff'])
+    expect(told(keys)).toEqual(['#000000', '#0a0a0a', '#f8f9fa', '#fafafa', '#fdfdfd #ffffff'])
+    // A text of nearly the color of a ground is one with it.
+    expect(told(['#ffffff'])).toEqual(told([]))
+  })
+
   it('of nothing are none', () => expect(clustersAt(link([]), 2, new Map())).toEqual([]))
 })

@@ -7,11 +7,17 @@ import { nearPairs, type Pairs, UNIT } from './pairs.ts'
 /** Beyond this ΔE00 no two colors are ever one to an eye: pairs further apart are not kept. */
 export const LARGEST_TOLERANCE = 8
 
+/**
+ * How many times as far apart two colors count that are both used as grounds: side by side over large areas an eye tells a near-white from white
+ * that it takes for one in text or a line (common practice, no source).
+ */
+export const GROUNDS_APART = 3
+
 /** One merge: `a` and `b` index leaves, each standing for the cluster that holds it at that height. */
 export interface Merge {
   readonly a: number
   readonly b: number
-  /** The largest ΔE00 between two members of the merged cluster. */
+  /** The largest ΔE00 between two members of the merged cluster, that of two grounds taken GROUNDS_APART times. */
   readonly height: number
 }
 
@@ -27,17 +33,22 @@ export interface Linkage {
  * part was), so the tree is that of always merging the nearest two, and the rest of the chain still holds.
  * Source: F. Murtagh, "A Survey of Recent Advances in Hierarchical Clustering Algorithms", The Computer Journal 26(4), 1983.
  * Sorted leaves and rounded distances make the result independent of the input's order. Pairs far apart are told by a bound, not by the formula.
+ * @param grounds those that are used as grounds: they are more strictly told apart from one another
  */
-export function link(keys: Iterable<OpaqueKey>): Linkage {
+export function link(keys: Iterable<OpaqueKey>, grounds: ReadonlySet<OpaqueKey> = NO_GROUNDS): Linkage {
   const sorted = [...new Set(keys)]
     .map((key) => ({ key, lab: labOf(parseColor(key) ?? { r: 0, g: 0, b: 0, alpha: 1 }) }))
     .toSorted((x, y) => x.lab.l - y.lab.l || (x.key < y.key ? -1 : 1))
   const pairs = nearPairs(
     sorted.map(({ lab }) => lab),
     LARGEST_TOLERANCE,
+    Uint8Array.from(sorted, ({ key }) => (grounds.has(key) ? 1 : 0)),
+    GROUNDS_APART,
   )
   return { leaves: sorted.map(({ key }) => key), merges: mergesOf(sorted.length, pairs) }
 }
+
+const NO_GROUNDS: ReadonlySet<OpaqueKey> = new Set()
 
 function mergesOf(count: number, pairs: Pairs): Merge[] {
   const neighbours = new Neighbours(count, pairs)

@@ -35,8 +35,9 @@ const LITTLE_SHIFT_FROM = 40
  * two, which is little from that of their directions in a and b, unless they nearly oppose each other. A test holds it against the formula.
  *
  * @param labs by rising lightness
+ * @param strict by color: 1 for those of which two are told apart more strictly: their distance counts `factor` times, which is at least 1, so that the bound holds
  */
-export function nearPairs(labs: readonly Lab[], within: number): Pairs {
+export function nearPairs(labs: readonly Lab[], within: number, strict?: Uint8Array, factor = 1): Pairs {
   const chroma = ({ a, b }: Lab) => Math.sqrt(a * a + b * b)
   const columns: Columns = {
     l: Float64Array.from(labs, ({ l }) => l),
@@ -57,7 +58,8 @@ export function nearPairs(labs: readonly Lab[], within: number): Pairs {
     for (let at = 0; at < count; at++) {
       const q = candidates[at] as number
       if (isFar(columns, p, q, reach)) continue
-      const distance = Math.round(deltaE2000(labs[p] as Lab, labs[q] as Lab) * UNIT)
+      const times = strict?.[p] === 1 && strict[q] === 1 ? factor : 1
+      const distance = Math.round(deltaE2000(labs[p] as Lab, labs[q] as Lab) * times * UNIT)
       if (distance <= within * UNIT) found.add(p, q, distance)
     }
   }

@@ -7,7 +7,7 @@ export const SUBJECT_KINDS = ['page', 'control', 'link', 'heading', 'other'] as 
 export type SubjectKind = (typeof SUBJECT_KINDS)[number]
 
 /** What something is called that says what its color is for. */
-export const NAMED = ['brand', 'accent', 'success', 'warning', 'error', 'muted', 'line'] as const
+export const NAMED = ['brand', 'accent', 'success', 'warning', 'error', 'muted', 'line', 'company'] as const
 export type Named = (typeof NAMED)[number]
 
 /** What one use of a color is on a site. */
@@ -36,6 +36,9 @@ const NAMED_BY: Readonly<Record<Named, RegExp>> = {
   error: /\b(?:error|danger|invalid|negative|alert|cancelled)\b/,
   muted: /\b(?:muted|soft|subtle|meta|caption|small|hint|secondary text|grey|gray)\b/,
   line: /\b(?:border|line|rule|divider|separator|outline)\b/,
+  // Other companies, whose colors are theirs.
+  company:
+    /\b(?:facebook|fb|twitter|instagram|linkedin|youtube|pinterest|whatsapp|github|gitlab|google|paypal|visa|mastercard|amex|tiktok|snapchat|reddit|tumblr|vimeo|dribbble|behance|skype|slack|spotify|telegram|discord|mastodon|bluesky|flickr|medium com|apple pay|stripe|twitch|xing|vk|weibo|wechat|yelp|soundcloud|stack overflow|bitbucket|dropbox)\b/,
 }
 
 /** What is seen of some places: in which uses, on what, in which states, under which names. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { toHex } from '../color/color.ts'
+import { contrast } from '../color/contrast.ts'
 import { parseColor } from '../color/literal.ts'
 import { toSpace } from '../color/space.ts'
 import type { Role } from '../palette/role.ts'
@@ -110,11 +111,10 @@ describe('what is decided otherwise than by a role', () => {
     const lightness = (color: Parameters<typeof toSpace>[1]) => toSpace('oklch', color)[0]
     const key = (text: string) => parseColor(text) as NonNullable<ReturnType<typeof parseColor>>
     const [one, two] = [paint(shade), paint({ color: '#b8606f', use: 'text' } as never)]
-    expect(lightness(one) - lightness(key('#0b6e74'))).toBeCloseTo(
-      lightness(key('#943a4b')) - lightness(key('#7a2433')),
-      2,
-    )
-    expect(lightness(two) - lightness(one)).toBeCloseTo(lightness(key('#b8606f')) - lightness(key('#943a4b')), 2)
+    const along = (lead: number, shade: number) => (shade - lead) / (1 - lead)
+    const wanted = along(lightness(key('#7a2433')), lightness(key('#943a4b')))
+    expect(along(lightness(key('#0b6e74')), lightness(one))).toBeCloseTo(wanted, 2)
+    expect(lightness(two)).toBeGreaterThan(lightness(one))
     expect(Math.abs(toSpace('oklch', one)[2] - toSpace('oklch', key('#0b6e74'))[2])).toBeLessThan(12)
   })
 
@@ -158,6 +158,22 @@ describe('a color that follows', () => {
     expect(toHex(followed(key('#ffffff'), key('#000000'), key('#ffffff')))).toBe('#ffffff')
   })
 
+  it('stays pale where it was pale, deep where it was deep, and readable as a text', () => {
+    const key = (text: string) => parseColor(text) as NonNullable<ReturnType<typeof parseColor>>
+    const lightness = (...args: Parameters<typeof followed>) => toSpace('oklch', followed(...args))[0]
+    for (const lead of ['#7a2433', '#eab676', '#111111', '#fbeaea'])
+      for (const next of ['#0b6e74', '#ffd400', '#0a0a20', '#f2f2f2']) {
+        expect(lightness(key('#fdf6f7'), key(lead), key(next))).toBeGreaterThanOrEqual(0.88)
+        if (lead !== '#111111') expect(lightness(key('#14060a'), key(lead), key(next))).toBeLessThanOrEqual(0.3)
+      }
+    const white = key('#fff')
+    const link = followed(key('#8c2a3c'), key('#7a2433'), key('#ffd400'), true)
+    expect(contrast(link, white)).toBeGreaterThanOrEqual(4.5)
+    expect(contrast(followed(key('#8c2a3c'), key('#7a2433'), key('#ffd400')), white)).toBeLessThan(4.5)
+  })
+})
+
+describe('a place of which less or more is known', () => {
   it('takes nothing where it is only possibly a colour, until somebody confirms it', () => {
     const place = { ...text, path: 'a.js', confidence: 'possible', range: { start: 7, end: 14 } } as const
     const decisions = [give('a', 'p', { colors })]

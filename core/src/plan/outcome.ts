@@ -169,7 +169,7 @@ export function resolver(
         return {
           kind: 'color',
           decision,
-          ...painted(decision, place, followed(own, old, now)),
+          ...painted(decision, place, followed(own, old, now, place.use === 'text')),
           follows: to.lead,
         }
       }

@@ -2,9 +2,12 @@ import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import { documentOf } from '@undo-ink/contracts'
 import { useState } from 'react'
 import { useDropzone } from 'react-dropzone'
+import { isActive } from '../api/jobs.ts'
+import { useChooseFiles } from '../api/sites.ts'
 import { ActButton } from '../components/act-button.tsx'
 import { saveFile } from '../components/save-file.ts'
 import { count } from '../components/words.ts'
+import { confirming } from '../work/confirming.ts'
 import { decisionText } from '../work/decision-words.ts'
 import { useWork } from '../work/work.tsx'
 import { type PlanImport, readPlanFile } from './plan-import.ts'
@@ -23,7 +26,7 @@ export function PlanFile() {
     const read =
       file.size > MOST_BYTES
         ? 'It is over 20 MB: no plan is as large.'
-        : readPlanFile(await file.text(), places, roles, sitePages.pages)
+        : readPlanFile(await file.text(), places, roles, sitePages.pages, snapshot)
     setProblem(typeof read === 'string' ? `${file.name}: ${read}` : null)
     setFound(typeof read === 'string' ? null : read)
   }
@@ -58,7 +61,7 @@ const MOST_TOLD = 5
 
 function Found({ found, onDone }: { found: PlanImport; onDone(): void }) {
   const { roles, site, state, store } = useWork()
-  const { document, decisions, insertions, places, idle, problems } = found
+  const { document, decisions, insertions, confirmed, corrections, places, idle, problems } = found
   const take = () => {
     if (decisions.length > 0)
       store.act({ kind: 'decide', decisions: decisions.map((each) => ({ ...each, id: crypto.randomUUID() })) })
@@ -66,6 +69,9 @@ function Found({ found, onDone }: { found: PlanImport; onDone(): void }) {
     if (tolerance !== undefined && tolerance !== state.tolerance) store.act({ kind: 'tolerance', value: tolerance })
     if (insertions.length > 0)
       store.act({ kind: 'insert', insertions: insertions.map((each) => ({ ...each, id: crypto.randomUUID() })) })
+    if (confirmed.length > 0) store.act(confirming(confirmed))
+    if (corrections.length > 0)
+      store.act({ kind: 'correct', corrections: corrections.map((each) => ({ ...each, id: crypto.randomUUID() })) })
     for (const colors of document.groups ?? []) store.act({ kind: 'group', colors })
     for (const color of document.leads ?? []) store.act({ kind: 'lead', color })
     onDone()
@@ -89,6 +95,18 @@ function Found({ found, onDone }: { found: PlanImport; onDone(): void }) {
         {count(decisions.length, 'decision')} would take {count(places, 'place')} here, over what is decided now
         {insertions.length > 0 ? `; ${count(insertions.length, 'rule')} would be added` : ''}.
       </Text>
+      {confirmed.length > 0 ? (
+        <Text>
+          {count(confirmed.length, 'place that is', 'places that are')} only possibly a colour would be confirmed.
+        </Text>
+      ) : null}
+      {corrections.length > 0 ? <Text>{count(corrections.length, 'slip')} would be put right.</Text> : null}
+      {(document.corrections?.length ?? 0) > corrections.length ? (
+        <Text>
+          <span aria-hidden>◆</span> The slips that it puts right are of other files: they are left out.
+        </Text>
+      ) : null}
+      <FileChoices found={found} />
       {idle.length > 0 ? (
         <div>
           {count(idle.length, 'decision finds', 'decisions find')} nothing in this copy and{' '}
@@ -103,7 +121,12 @@ function Found({ found, onDone }: { found: PlanImport; onDone(): void }) {
         </div>
       ) : null}
       <Flex gap="2">
-        <ActButton main h="28px" disabled={decisions.length + insertions.length === 0} onClick={take}>
+        <ActButton
+          main
+          h="28px"
+          disabled={decisions.length + insertions.length + confirmed.length + corrections.length === 0}
+          onClick={take}
+        >
           Take them
         </ActButton>
         <ActButton h="28px" onClick={onDone}>
@@ -112,4 +135,35 @@ function Found({ found, onDone }: { found: PlanImport; onDone(): void }) {
       </Flex>
     </Flex>
   )
+}
+
+/** Files that the plan takes in or leaves out otherwise than this copy does: each kind by an act of its own, which reads them. */
+function FileChoices({ found: { choices } }: { found: PlanImport }) {
+  const { site } = useWork()
+  const choose = useChooseFiles(site)
+  const busy = choose.isPending || isActive(site.job)
+  const acts = [
+    { choice: 'take-in', says: 'Take it in', many: 'Take them in', what: 'read all the same' },
+    { choice: 'set-aside', says: 'Leave it out', many: 'Leave them out', what: 'left out' },
+  ] as const
+  return acts.map(({ choice, says, many, what }) => {
+    const files = choices[choice]
+    if (files.length === 0) return null
+    return (
+      <Flex key={choice} gap="2" align="center" justify="space-between">
+        <Text>
+          In the file {count(files.length, 'file is', 'files are')} {what}: {files[0]?.path}
+          {files.length > 1 ? ' …' : ''}
+        </Text>
+        <ActButton
+          h="28px"
+          flex="none"
+          disabled={busy}
+          onClick={() => choose.mutate({ files: files.map(({ id }) => id), choice })}
+        >
+          {files.length === 1 ? says : many}
+        </ActButton>
+      </Flex>
+    )
+  })
 }

@@ -4,9 +4,19 @@ import {
   planDocumentSchema,
   readDecision,
   readInsertion,
+  type SiteFile,
+  type Snapshot,
 } from '@undo-ink/contracts'
-import { type Decision, type Insertion, type Role, reacher, type ScopePage } from '@undo-ink/core'
-import type { SitePlaces } from '../work/places.ts'
+import {
+  type Correction,
+  type Decision,
+  type FileChoice,
+  type Insertion,
+  type Role,
+  reacher,
+  type ScopePage,
+} from '@undo-ink/core'
+import type { PlaceOf, SitePlaces } from '../work/places.ts'
 
 /** What a file of a plan would do here. */
 export interface PlanImport {
@@ -19,6 +29,12 @@ export interface PlanImport {
   readonly places: number
   /** Those whose colors or limits this copy has nothing of. */
   readonly idle: readonly Omit<Decision, 'id'>[]
+  /** Places here that it confirms to be colors. */
+  readonly confirmed: readonly PlaceOf[]
+  /** Slips that it puts right; none where it was made of other files. */
+  readonly corrections: readonly Omit<Correction, 'id'>[]
+  /** Files here for which it has another choice. */
+  readonly choices: Readonly<Record<FileChoice, readonly SiteFile[]>>
   /** Those that cannot be read: a role that the palette here has not, a text that is no color. */
   readonly problems: readonly DocumentProblem[]
 }
@@ -29,6 +45,7 @@ export function readPlanFile(
   places: SitePlaces,
   roles: readonly Role[],
   pages: readonly ScopePage[],
+  { digest, files }: Pick<Snapshot, 'digest' | 'files'>,
 ): PlanImport | string {
   let value: unknown
   try {
@@ -58,8 +75,19 @@ export function readPlanFile(
   }
   const added = (parsed.data.insertions ?? []).map((entry, index) => readInsertion(entry, index, roles))
   const missing = (path: string) => places.fileId(path) === ''
+  const { files: choices = {}, corrections = [], copy } = parsed.data
+  const chosen = (choice: FileChoice) => files.filter((file) => choices[file.path] === choice && file.choice !== choice)
+  const wanted = new Set(parsed.data.confirmed?.map(({ path, start }) => `${path}\n${start}`))
+  const paths = new Set(parsed.data.confirmed?.map(({ path }) => path))
   return {
     document: parsed.data,
+    confirmed: [...paths].flatMap((path) =>
+      places
+        .some(places.inFile(path))
+        .filter(({ confidence, range }) => confidence === 'possible' && wanted.has(`${path}\n${range.start}`)),
+    ),
+    corrections: copy === digest ? corrections : [],
+    choices: { 'take-in': chosen('take-in'), 'set-aside': chosen('set-aside') },
     decisions,
     insertions: added.flatMap((each) => ('insertion' in each && !missing(each.insertion.path) ? [each.insertion] : [])),
     places: taken.size,

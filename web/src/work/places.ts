@@ -9,6 +9,7 @@ import {
   type PlacedFinding,
   partsOfCompound,
   placeAt,
+  type Use,
 } from '@undo-ink/core'
 
 /** Places that have one value of a field in common, file by file: found in a sorted list, which costs four bytes a place. */
@@ -122,6 +123,13 @@ export class SitePlaces {
   /** How many places each color has. */
   counts(): Map<string, number> {
     return new Map(this.ledger.columns.color.values.map((key, code) => [key, this.byColor[code]?.length ?? 0]))
+  }
+
+  /** The colors that have a use in some place. */
+  usedAs(use: Use): string[] {
+    const { color, use: column } = this.ledger.columns
+    const code = column.values.indexOf(use)
+    return color.values.filter((_, at) => (this.uses[at]?.get(code) ?? 0) > 0)
   }
 
   /** Indices of the places of some colors, in their order. */

@@ -147,7 +147,7 @@ function LoadedWork({
   const variableUses = useMemo(() => new Map(audit.variables.map(({ name, uses }) => [name, uses])), [audit])
   const counts = useMemo(() => places.counts(), [places])
   const colors = ledger.columns.color.values
-  const linkage = useLinkage(colors)
+  const linkage = useLinkage(places)
   // An act stays as it is when it is recorded: only then is nothing drawn anew.
   const events = useSameById(shownEvents(planState))
   const state = useMemo(

@@ -9,7 +9,7 @@ import { useWork } from '../../work/work.tsx'
 import type { Acts } from './cluster-list.tsx'
 import { consequenceOf } from './consequence.ts'
 import { ConsequencePanel } from './consequence-panel.tsx'
-import { trialOf } from './deciding.ts'
+import { decisionsOf, trialOf } from './deciding.ts'
 import { PageBeside } from './page-beside.tsx'
 import { RowActs } from './row-acts.tsx'
 import type { Selection } from './use-selection.ts'
@@ -46,17 +46,21 @@ export function BesidePanel({ rows, selection, tried, acts, beside, onBeside }: 
     tried ?? (held?.kind === 'role' && held.role ? { kind: 'role', role: held.role.id } : { kind: 'keep' })
   const role = to.kind === 'role' ? roles.find(({ id }) => id === to.role) : null
   const toRole = to.kind === 'role' ? to.role : null
+  const isTrying = useDeferredValue(tried !== null)
   // The selection is drawn at once, what it reaches as there is time.
   const about = useDeferredValue(acting)
   const aboutRole = useDeferredValue(toRole)
   const consequence = useMemo(() => {
     const trial = trialOf(about, aboutRole === null ? { kind: 'keep' } : { kind: 'role', role: aboutRole })
+    // What holds already is judged against what would hold without it: it is said after the act as it was before.
+    const others = new Set(isTrying ? [] : about.flatMap((each) => decisionsOf(each, state).map(({ id }) => id)))
     const plan = {
-      ...{ decisions: state.decisions, confirmations: state.confirmations },
+      decisions: state.decisions.filter(({ id }) => !others.has(id)),
+      confirmations: state.confirmations,
       ...{ roles, pages: sitePages.pages, taking },
     }
-    return trial && consequenceOf(trial, places, plan)
-  }, [about, aboutRole, places, state.decisions, state.confirmations, roles, sitePages, taking])
+    return trial && consequenceOf([trial], places, plan)
+  }, [about, aboutRole, isTrying, places, state, roles, sitePages, taking])
   if (!consequence || !selected) return null
   return (
     <Sheet
@@ -112,7 +116,7 @@ export function BesidePanel({ rows, selection, tried, acts, beside, onBeside }: 
           />
         ) : (
           <>
-            {role ? <Warnings consequence={consequence} /> : null}
+            {role ? <Warnings judgement={consequence} /> : null}
             {beside === 'page' ? (
               <PageBeside />
             ) : (

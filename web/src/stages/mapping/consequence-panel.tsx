@@ -37,7 +37,7 @@ export function ConsequencePanel({ rows, consequence, isToRole, onUnmark }: Cons
       {consequence.possible > 0 ? <PossiblePlaces rows={rows} number={consequence.possible} /> : null}
       <LeftOutColors rows={rows} />
       {row ? <HeldDecisions row={row} /> : <Marked rows={rows} onUnmark={onUnmark} />}
-      {isToRole ? <Warnings consequence={consequence} /> : null}
+      {isToRole ? <Warnings judgement={consequence} /> : null}
       {pair && isToRole ? <Pair pair={pair} /> : null}
       <Box fontSize="13px">
         <Text color="soft">Where</Text>

@@ -15,8 +15,8 @@ const read = readdirSync(join(DEMO, 'site'), { recursive: true, withFileTypes: t
   .map((entry) => join(entry.parentPath, entry.name))
   .toSorted()
   .flatMap((path) => {
-    const { source } = classify(relative(join(DEMO, 'site'), path), readFileSync(path), 8 * 1024 * 1024, null)
-    return source ? [{ path: source.path, reading: readSource(source) }] : []
+    const { source, skipped } = classify(relative(join(DEMO, 'site'), path), readFileSync(path), 8 * 1024 * 1024, null)
+    return source && skipped === null ? [{ path: source.path, reading: readSource(source) }] : []
   })
 const linked = linkChannels(read).map(({ path, reading }) => ({ path, ...reading }))
 const files = linked.map(({ path, occurrences }) => ({ path, occurrences }))
@@ -31,7 +31,7 @@ const give = (colors: readonly string[], name: string, more: Partial<Decision['t
 /** The maroon of two owners ago is the brand's primary by now. */
 const PRIMARY = give(['#7a2433', '#7a2434', '#7b2534', '#7d2838'], 'primary')
 const warned = (trial: Decision) => {
-  const found = consequenceOf(trial, places, { decisions: [PRIMARY], roles, pages: [], confirmations: [], taking })
+  const found = consequenceOf([trial], places, { decisions: [PRIMARY], roles, pages: [], confirmations: [], taking })
   return [
     ...found.vanishing.map(({ subject }) => `text vanishes: ${subject}`),
     ...found.lost.map(({ kind, subject, state }) => `${kind}: ${subject}${state === null ? '' : ` ${state}`}`),

@@ -23,7 +23,7 @@ const roles = [
 
 describe('what a decision would do', () => {
   it('counts places, subjects, files and states', () => {
-    const teal = consequenceOf(decisionOf(row('#7a2433'), { kind: 'role', role: 'teal' }, 'trial'), places, {
+    const teal = consequenceOf([decisionOf(row('#7a2433'), { kind: 'role', role: 'teal' }, 'trial')], places, {
       decisions: [],
       roles,
       pages: [],
@@ -35,7 +35,7 @@ describe('what a decision would do', () => {
   })
 
   it('warns of text that would vanish into its ground', () => {
-    const pale = consequenceOf(decisionOf(row('#7a2433'), { kind: 'role', role: 'pale' }, 'trial'), places, {
+    const pale = consequenceOf([decisionOf(row('#7a2433'), { kind: 'role', role: 'pale' }, 'trial')], places, {
       decisions: [],
       roles,
       pages: [],
@@ -57,7 +57,7 @@ describe('what a decision would do', () => {
       const cluster = { lead, members: [lead], count: 1, byHand: false }
       const all = countOutcomes(own, resolveLedger(own.ledger, [], []))
       const trial = decisionOf(rowOf(own, all, cluster), { kind: 'role', role }, 'trial')
-      return consequenceOf(trial, own, { decisions, roles, pages: [], confirmations: [], taking: [] }).lost.map(
+      return consequenceOf([trial], own, { decisions, roles, pages: [], confirmations: [], taking: [] }).lost.map(
         ({ kind, subject, state }) => [kind, subject, state],
       )
     }
@@ -70,7 +70,7 @@ describe('what a decision would do', () => {
   it('leaves out places that a narrower decision holds', () => {
     const text: Decision = { id: 'x', target: { colors: ['#7a2433'], use: 'text' }, to: { kind: 'keep' } }
     expect(
-      consequenceOf(decisionOf(row('#7a2433'), { kind: 'role', role: 'teal' }, 'trial'), places, {
+      consequenceOf([decisionOf(row('#7a2433'), { kind: 'role', role: 'teal' }, 'trial')], places, {
         decisions: [text],
         roles,
         pages: [],

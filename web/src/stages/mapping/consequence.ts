@@ -18,14 +18,15 @@ import {
 import { countBy, groupBy, type PlaceOf, type SitePlaces, type Taking } from '../../work/places.ts'
 
 /** A text and the ground that it meets, before and after. */
-
 export interface PairChange {
   readonly subject: string
   readonly before: { readonly text: OpaqueKey; readonly ground: OpaqueKey; readonly ratio: number }
   readonly after: { readonly text: string; readonly ground: string; readonly ratio: number }
+  /** The selectors of the two: an element must be the subject of both. */
+  readonly selectors: readonly (string | null)[]
 }
 
-/** The plan that a decision would be added to. */
+/** The plan that decisions would be added to. */
 export interface Deciding {
   readonly decisions: readonly Decision[]
   readonly roles: readonly Role[]
@@ -35,7 +36,19 @@ export interface Deciding {
   readonly taking: readonly Taking[]
 }
 
-export interface Consequence {
+/** What can be seen or read no more, told in the same words before every act. */
+export interface Judgement {
+  /** Of pairs that it changes, the least readable after. */
+  readonly worst: PairChange | null
+  /** Pairs that could be told apart before and cannot be after. */
+  readonly vanishing: readonly PairChange[]
+  /** Pairs that could be read well before and cannot be after, though they can be told apart. */
+  readonly dimmed: readonly PairChange[]
+  /** Lines and states that could be seen before and cannot be after. */
+  readonly lost: readonly Collision<PlaceOf>[]
+}
+
+export interface Consequence extends Judgement {
   /** Places that it takes wholly; those with a narrower decision of their own are not among them. */
   readonly places: number
   /** Places of which it takes a part, by a rule of its own. */
@@ -47,63 +60,74 @@ export interface Consequence {
   /** Pages that load any of it. */
   readonly pages: number
   readonly inStates: number
-  /** Of pairs that it changes, the least readable after. */
-  readonly worst: PairChange | null
-  /** Pairs that could be told apart before and cannot be after. */
-  readonly vanishing: readonly PairChange[]
-  /** Lines and states that could be seen before and cannot be after. */
-  readonly lost: readonly Collision<PlaceOf>[]
 }
 
-/** Below this ratio nobody reads a text (common practice, no source). */
+/** Below this ratio nobody reads a text (common practice, no source), and from this on it can be read well (WCAG 2.2, 1.4.3). */
 const VANISHED = 1.5
+const READABLE = 4.5
 
-/** What a decision would do, before it is made; of what it takes in part, there where it holds. */
+/** What some decisions would do together, before they are made; of what they take in part, there where it holds. */
 export function consequenceOf(
-  trial: Decision,
+  trials: readonly Decision[],
   all: SitePlaces,
   { decisions, roles, pages, confirmations, taking }: Deciding,
 ): Consequence {
-  const after = resolver([...decisions.filter(({ id }) => id !== trial.id), trial], roles, pages, confirmations)
-  const pieceOf = (place: PlaceOf) => after.pieces(place).find(({ outcome }) => outcome.decision.id === trial.id)
+  const ids = new Set(trials.map(({ id }) => id))
+  const after = resolver([...decisions.filter(({ id }) => !ids.has(id)), ...trials], roles, pages, confirmations)
+  const pieceOf = (place: PlaceOf) => after.pieces(place).find(({ outcome }) => ids.has(outcome.decision.id))
   const then = (place: PlaceOf): Outcome => pieceOf(place)?.outcome ?? after.outcome(place)
-  const isTaken = (outcome: Outcome) => 'decision' in outcome && outcome.decision.id === trial.id
-  const candidates = all.some(all.ofColors(trial.target.colors))
+  const isTaken = (outcome: Outcome) => 'decision' in outcome && ids.has(outcome.decision.id)
+  const candidates = all.some(all.ofColors([...new Set(trials.flatMap(({ target }) => target.colors))]))
   const taken = candidates.filter((place) => isTaken(then(place)))
   const { outcome: now } = resolver(decisions, roles, pages, confirmations)
-  const touched = new Set(taken.map(({ index }) => index))
-  const subjects = new Set(taken.flatMap((place) => place.subjects))
   const paths = new Set(taken.map(({ path }) => path))
+  return {
+    places: taken.filter((place) => isTaken(after.outcome(place))).length,
+    inPart: taken.filter((place) => !isTaken(after.outcome(place))).length,
+    possible: candidates.filter((place) => now(place).kind === 'possible').length,
+    subjects: new Set(taken.flatMap((place) => place.subjects)).size,
+    files: [...countBy(taken, ({ path }) => path)].toSorted((a, b) => b[1] - a[1]),
+    pages: pages.filter((page) => page.files.some((path) => paths.has(path))).length,
+    inStates: taken.filter(({ states }) => states.length > 0).length,
+    ...judge(taken, all, { now, then, taking }),
+  }
+}
+
+/** What becomes of places now and then. */
+interface Change {
+  now(place: PlaceOf): Outcome
+  then(place: PlaceOf): Outcome
+  readonly taking: readonly Taking[]
+}
+
+/** What would be seen or read no more when some places change. */
+export function judge(changed: readonly PlaceOf[], all: SitePlaces, { now, then, taking }: Change): Judgement {
+  const touched = new Set(changed.map(({ index }) => index))
+  const subjects = new Set(changed.flatMap((place) => place.subjects))
+  const paths = new Set(changed.map(({ path }) => path))
   // Only what shares a subject with what is touched can meet it.
   const kin = all.kinOf(subjects)
   const takingOf = groupBy(
     taking.filter((place) => paths.has(place.path) && place.subjects.some((subject) => kin.has(subject))),
     ({ path }) => path,
   )
-  const around = [...all.around(taken, kin)].map(([path, places]) => ({
+  const around = [...all.around(changed, kin)].map(([path, places]) => ({
     places,
     met: looks(places, takingOf.get(path) ?? []),
   }))
   const isTouched = (...some: readonly (PlaceOf | undefined)[]) =>
     some.some((place) => place && touched.has(place.index))
-  const pairs = around.flatMap(({ met }) =>
-    met.flatMap(({ text, ground }) =>
-      text && ground && isTouched(text, ground) ? pairOf(text, ground, now, then) : [],
-    ),
-  )
+  const pairs = around
+    .flatMap(({ met }) =>
+      met.flatMap(({ text, ground }) =>
+        text && ground && isTouched(text, ground) ? pairOf(text, ground, now, then) : [],
+      ),
+    )
+    .toSorted((a, b) => a.after.ratio - b.after.ratio)
   return {
-    places: taken.filter((place) => isTaken(after.outcome(place))).length,
-    inPart: taken.filter((place) => !isTaken(after.outcome(place))).length,
-    possible: candidates.filter((place) => now(place).kind === 'possible').length,
-    subjects: subjects.size,
-    files: [...countBy(taken, ({ path }) => path)].toSorted((a, b) => b[1] - a[1]),
-    pages: pages.filter((page) => page.files.some((path) => paths.has(path))).length,
-    inStates: taken.filter(({ states }) => states.length > 0).length,
-    worst: pairs.reduce<PairChange | null>(
-      (worst, pair) => (worst && worst.after.ratio <= pair.after.ratio ? worst : pair),
-      null,
-    ),
+    worst: pairs[0] ?? null,
     vanishing: pairs.filter(({ after, now }) => after.ratio < VANISHED && now >= VANISHED),
+    dimmed: pairs.filter(({ after, now }) => after.ratio >= VANISHED && after.ratio < READABLE && now >= READABLE),
     lost: around
       .flatMap(({ places, met }) =>
         collisions(
@@ -127,6 +151,7 @@ function pairOf(
   const after = { text: painted(text, then), ground: painted(ground, then) }
   return {
     subject: [...new Set([text.selector, ground.selector])].join(' with '),
+    selectors: [text.selector, ground.selector],
     before: { text: text.color, ground: ground.color, ratio: ratio(text.color, ground.color) },
     after: { ...after, ratio: ratio(after.text, after.ground) },
     now: ratio(painted(text, now), painted(ground, now)),

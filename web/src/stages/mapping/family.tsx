@@ -1,37 +1,146 @@
-import { Box, Flex } from '@chakra-ui/react'
-import { familyOf } from '@undo-ink/core'
+import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { familyOf, type OpaqueKey, type OwnJob, ownJobOf, resolver, together } from '@undo-ink/core'
+import { useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Swatch } from '../../components/swatch.tsx'
+import { WideDialog } from '../../components/wide-dialog.tsx'
 import { count } from '../../components/words.ts'
-import type { Row } from '../../work/standing.ts'
+import { paintKeyOf, type Row } from '../../work/standing.ts'
 import { useWork } from '../../work/work.tsx'
+import { consequenceOf } from './consequence.ts'
 import { decisionOf } from './deciding.ts'
+import { useSeenColors } from './use-suggestions.ts'
+import { Warnings } from './warnings.tsx'
 
-/** The act that lets all open shades of a decided colour keep their place to it, as one. */
+/** The act that lets open shades of a decided colour keep their place to it: each named and shown before and after, those ticked that have no job of their own. */
 export function Family({ row }: { row: Row }) {
-  const { rows, store } = useWork()
+  const { rows } = useWork()
+  const [isOpen, setOpen] = useState(false)
   const { lead } = row.cluster
   const open = rows.filter((other) => other.open === other.count)
-  const colors = open.map(({ cluster }) => cluster.lead)
-  const family = row.use === null && row.leads ? familyOf(lead, colors) : []
+  const colors = new Set(
+    row.use === null && row.leads
+      ? familyOf(
+          lead,
+          open.map(({ cluster }) => cluster.lead),
+        )
+      : [],
+  )
+  const family = open.filter(({ cluster }) => colors.has(cluster.lead))
   if (family.length === 0) return null
-  const follow = () =>
-    store.act({
-      kind: 'decide',
-      decisions: open
-        .filter(({ cluster }) => family.includes(cluster.lead))
-        .map((other) => decisionOf(other, { kind: 'follow', lead }, crypto.randomUUID())),
-    })
   return (
     <Box>
       <Flex gap="1px" mb="1" overflow="hidden" aria-hidden>
-        {family.map((color) => (
-          <Swatch key={color} color={color} size="100%" maxW="24px" h="12px" borderRadius="0" />
+        {family.map(({ cluster }) => (
+          <Swatch key={cluster.lead} color={cluster.lead} size="100%" maxW="24px" h="12px" borderRadius="0" />
         ))}
       </Flex>
-      <ActButton w="100%" onClick={follow}>
-        Let its {count(family.length, 'open shade')} follow
+      <ActButton w="100%" onClick={() => setOpen(true)}>
+        Its {count(family.length, 'open shade')} …
       </ActButton>
+      <WideDialog title={`Shades of ${lead}`} open={isOpen} width="780px" onClose={() => setOpen(false)}>
+        <Shades lead={lead} family={family} onDone={() => setOpen(false)} />
+      </WideDialog>
     </Box>
+  )
+}
+
+const JOB_WORDS: Readonly<Record<OwnJob, string>> = {
+  status: 'a status by its name',
+  company: 'another company’s colour by its name',
+  neutral: 'nearly grey',
+  role: 'a role of the palette already',
+}
+
+interface ShadesProps {
+  readonly lead: OpaqueKey
+  readonly family: readonly Row[]
+  onDone(): void
+}
+
+function Shades({ lead, family, onDone }: ShadesProps) {
+  const { places, state, roles, sitePages, taking, store } = useWork()
+  const seen = useSeenColors()
+  const jobs = useMemo(
+    () =>
+      new Map(
+        family.map(({ cluster }) => {
+          const parts = cluster.members.flatMap((key) => seen?.get(key) ?? [])
+          return [cluster.lead, ownJobOf(cluster.lead, parts.length > 0 ? together(parts) : null, roles)]
+        }),
+      ),
+    [family, seen, roles],
+  )
+  const [changed, setChanged] = useState<ReadonlyMap<OpaqueKey, boolean>>(new Map())
+  const isTicked = ({ cluster }: Row) => changed.get(cluster.lead) ?? jobs.get(cluster.lead) === null
+  const following = family.filter(isTicked)
+  const trials = family.map((row) => decisionOf(row, { kind: 'follow', lead }, `trial ${row.key}`))
+  const after = resolver([...state.decisions, ...trials], roles, sitePages.pages, state.confirmations)
+  const judgement = consequenceOf(
+    trials.filter((_, i) => following.includes(family[i] as Row)),
+    places,
+    {
+      ...{ decisions: state.decisions, confirmations: state.confirmations },
+      ...{ roles, pages: sitePages.pages, taking },
+    },
+  )
+  const follow = () => {
+    store.act({
+      kind: 'decide',
+      decisions: following.map((other) => decisionOf(other, { kind: 'follow', lead }, crypto.randomUUID())),
+    })
+    onDone()
+  }
+  return (
+    <Flex direction="column" gap="3" fontSize="13px">
+      <Text>
+        What is ticked keeps its place to {lead}, wherever that goes: a pale tint stays pale, a deep shade deep, and
+        text as readable as it was. What has a job of its own is not ticked.
+      </Text>
+      <Box as="ul" listStyleType="none" maxH="330px" overflow="auto" aria-label="Shades" tabIndex={0}>
+        {family.map((row) => {
+          const { lead: key } = row.cluster
+          const [use] = row.uses[0] ?? ['other' as const]
+          const paint = paintKeyOf(after.outcome({ color: key, use }))
+          const job = jobs.get(key) ?? null
+          return (
+            <li key={key}>
+              <chakra.label
+                display="flex"
+                gap="3"
+                alignItems="center"
+                py="1"
+                borderBottom="1px solid"
+                borderColor="edge"
+                cursor="pointer"
+              >
+                <input
+                  type="checkbox"
+                  checked={isTicked(row)}
+                  onChange={({ target: { checked } }) => setChanged(new Map(changed).set(key, checked))}
+                />
+                <Swatch color={key} size="26px" borderRadius="0" />
+                <span aria-hidden>→</span>
+                <Swatch color={paint} size="26px" borderRadius="0" />
+                <Text fontFamily="mono">
+                  {key} becomes {paint}
+                </Text>
+                <Text ml="auto" color="soft">
+                  {count(row.count, 'place')}, mostly {use}
+                  {job === null ? '' : `; ${JOB_WORDS[job]}`}
+                </Text>
+              </chakra.label>
+            </li>
+          )
+        })}
+      </Box>
+      <Warnings judgement={judgement} />
+      <Flex justify="flex-end" gap="2">
+        <ActButton main disabled={following.length === 0} onClick={follow}>
+          Let {count(following.length, 'shade')} follow
+        </ActButton>
+        <ActButton onClick={onDone}>Leave them open</ActButton>
+      </Flex>
+    </Flex>
   )
 }

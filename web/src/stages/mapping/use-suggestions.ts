@@ -16,8 +16,8 @@ export function useSuggestions(): ReadonlyMap<OpaqueKey, readonly Suggestion[]> 
   }, [clusters, seen, roles, suggest])
 }
 
-/** null until it is known. */
-function useSeenColors(): SeenColors | null {
+/** What is seen of each color; null until it is known. */
+export function useSeenColors(): SeenColors | null {
   const { desk } = useWork()
   const [seen, setSeen] = useState<SeenColors | null>(null)
   useEffect(() => {

@@ -1,19 +1,26 @@
 import { Text } from '@chakra-ui/react'
+import { useMemo } from 'react'
 import { Note } from '../../components/note.tsx'
 import { count } from '../../components/words.ts'
-import type { Consequence } from './consequence.ts'
+import type { Judgement, PairChange } from './consequence.ts'
+import { type Seen, useSeen } from './scope/use-seen.ts'
 
-/** What could be seen before and could not be after a decision, said before it is made. */
-export function Warnings({ consequence: { vanishing, lost } }: { consequence: Consequence }) {
+/** What could be seen or read before and could not be after an act: in the same words wherever something is decided. */
+export function Warnings({ judgement }: { judgement: Judgement }) {
+  const { vanishing, dimmed, lost } = useMet(judgement)
   return (
     <>
-      {vanishing.length > 0 ? (
+      {vanishing[0] ? (
         <Note shape="▲" title="Text would vanish">
-          <Text as="span" fontFamily="mono">
-            {vanishing[0]?.subject}
-          </Text>{' '}
-          would have text and ground of nearly one colour
+          <Subject text={vanishing[0].subject} /> would have text and ground of nearly one colour
           {vanishing.length > 1 ? `, and ${count(vanishing.length - 1, 'other rule')} too` : ''}.
+        </Note>
+      ) : null}
+      {dimmed[0] ? (
+        <Note shape="▲" title="Text would be hard to read">
+          <Subject text={dimmed[0].subject} />: contrast {dimmed[0].before.ratio.toFixed(1)} becomes{' '}
+          {dimmed[0].after.ratio.toFixed(1)}
+          {dimmed.length > 1 ? `, and ${count(dimmed.length - 1, 'other pair')} fall under 4.5 too` : ''}.
         </Note>
       ) : null}
       {lost.length > 0 ? <Lost lost={lost} /> : null}
@@ -21,15 +28,41 @@ export function Warnings({ consequence: { vanishing, lost } }: { consequence: Co
   )
 }
 
-function Lost({ lost }: { lost: Consequence['lost'] }) {
+/** A judgement without pairs of which the pages show that no element has both: nobody sees them. */
+export function useMet<J extends Judgement>(judgement: J): J {
+  const { vanishing, dimmed } = judgement
+  const seen = useSeen([...vanishing, ...dimmed].some(isOfTwoRules))
+  return useMemo(() => {
+    if (!seen?.isWhole) return judgement
+    const met = (pairs: readonly PairChange[]) => pairs.filter((pair) => isMet(pair, seen))
+    return { ...judgement, vanishing: met(vanishing), dimmed: met(dimmed) }
+  }, [judgement, vanishing, dimmed, seen])
+}
+
+function isOfTwoRules({ selectors: [text, ground] }: PairChange): boolean {
+  return text !== ground
+}
+
+function isMet(pair: PairChange, seen: Seen): boolean {
+  const [text, ground] = pair.selectors
+  return !isOfTwoRules(pair) || !text || !ground || seen.together([text, ground])
+}
+
+function Subject({ text }: { text: string }) {
+  return (
+    <Text as="span" fontFamily="mono">
+      {text}
+    </Text>
+  )
+}
+
+function Lost({ lost }: { lost: Judgement['lost'] }) {
   const [first] = lost
   if (!first) return null
   const isState = first.kind === 'state-like-rest'
   return (
     <Note shape="▲" title={isState ? 'A state would look like rest' : 'A line would be lost in its ground'}>
-      <Text as="span" fontFamily="mono">
-        {first.subject}
-      </Text>{' '}
+      <Subject text={first.subject} />{' '}
       {isState ? `would not change any more: ${first.state}` : 'would have line and ground of one colour'}
       {lost.length > 1 ? `, and ${count(lost.length - 1, 'other')} too` : ''}.
     </Note>

@@ -19,8 +19,8 @@ async function tell(site: OtherSite): Promise<OtherSiteAnswer> {
   const used = new Map<string, Used>()
   let read = 0
   for (const { path, bytes } of texts) {
-    const { source } = classify(path, await bytes(), LIMITS.textBytes)
-    if (!source) continue
+    const { source, skipped } = classify(path, await bytes(), LIMITS.textBytes)
+    if (!source || skipped !== null) continue
     read++
     for (const { color, use } of readSource(source).occurrences) {
       const key = `${color} ${use}`

@@ -79,7 +79,7 @@ function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
   )
   const trial = useMemo(
     () =>
-      consequenceOf({ ...there, id: 'trial' }, places, {
+      consequenceOf([{ ...there, id: 'trial' }], places, {
         ...{ decisions: state.decisions, confirmations: state.confirmations },
         ...{ roles, pages, taking },
       }),
@@ -113,7 +113,7 @@ function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
             </span>
           </chakra.label>
         ) : null}
-        <Warnings consequence={trial} />
+        <Warnings judgement={trial} />
         <Flex gap="3" wrap="wrap" align="center">
           <Segments<Side> label="Which side of the limits" segments={SIDES} value={side} onChoose={setSide} />
           <BecomingChoice to={to} roles={roles} onChoose={setTo} />

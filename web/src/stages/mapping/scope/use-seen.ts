@@ -1,4 +1,4 @@
-import { limitedTo, readSelector } from '@undo-ink/core'
+import { limitedTo, readSelector, splitList } from '@undo-ink/core'
 import { useMemo } from 'react'
 import { useFileTexts } from '../../../api/copies.ts'
 import { shownPages } from '../../../work/shown-pages.ts'
@@ -10,6 +10,8 @@ const MOST_PAGES = 60
 /** On how many of the site's pages an element is found by a selector, within some regions. */
 export interface Seen {
   on(selector: string, within: readonly string[]): number
+  /** Whether any page has an element that each of some selector lists finds. */
+  together(lists: readonly string[]): boolean
   /** Whether all pages of the site were looked at: only then is what was not seen on no page. */
   readonly isWhole: boolean
 }
@@ -36,6 +38,12 @@ export function useSeen(wanted: boolean): Seen | null {
         if (count === undefined) known.set(found, (count = pages.filter((page) => isIn(page, found)).length))
         return count
       },
+      together(lists) {
+        const key = lists.join('\n')
+        let count = known.get(key)
+        if (count === undefined) known.set(key, (count = pages.some((page) => isTogether(page, lists)) ? 1 : 0))
+        return count > 0
+      },
     }
   }, [wanted, texts, ids, sitePages])
 }
@@ -44,6 +52,17 @@ export function useSeen(wanted: boolean): Seen | null {
 function atRest(selector: string): string {
   const subject = readSelector(selector)?.[0]?.subject ?? selector
   return subject.replace(/::?(?:before|after|first-line|first-letter|selection|placeholder)\b/gi, '') || '*'
+}
+
+/** Whether one element is found by each of some lists, at rest. */
+function isTogether(page: Document, lists: readonly string[]): boolean {
+  const rested = lists.map((list) => splitList(list).map(atRest).join(', '))
+  try {
+    const [first = '*', ...others] = rested
+    return [...page.querySelectorAll(first)].some((element) => others.every((list) => element.matches(list)))
+  } catch {
+    return true
+  }
 }
 
 /** A selector that cannot be looked for may find anything. */
