@@ -55,12 +55,16 @@ export function MappingScreen() {
   const field = useRef<HTMLInputElement>(null)
   const suggested = useSuggestions()
   const listed = useMemo(() => {
-    const wanted = rowsIn(rows, stretch).filter((row) => only === 'all' || row.open > 0)
+    const wanted = rowsIn(rows, stretch).filter(
+      (row) =>
+        only === 'all' || (row.open > 0 && (only === 'open' || (suggested.get(row.cluster.lead)?.length ?? 0) > 0)),
+    )
     return wanted.flatMap((row) => (opened.has(row.key) ? [row, ...partsOf(row, work)] : [row]))
-  }, [rows, stretch, only, opened, work])
+  }, [rows, stretch, only, opened, suggested, work])
   const selection = useSelection(listed, params.get('row'))
   const { selected, acting } = selection
   const open = rows.filter((row) => row.open > 0).length
+  const hinted = rows.filter((row) => row.open > 0 && (suggested.get(row.cluster.lead)?.length ?? 0) > 0).length
   const newId = () => crypto.randomUUID()
 
   const give = useStable((to: Becoming) => {
@@ -122,6 +126,9 @@ export function MappingScreen() {
           segments={[
             { value: 'all', text: 'all' },
             { value: 'open', text: `${number(open)} open` },
+            ...(hinted > 0 || only === 'suggested'
+              ? [{ value: 'suggested' as const, text: `${number(hinted)} with a suggestion` }]
+              : []),
           ]}
           value={only}
           height={26}
@@ -183,7 +190,7 @@ export function MappingScreen() {
 const AS_DRAGGING = { activationConstraint: { distance: 6 } }
 
 /** Which clusters are listed. */
-type Only = 'all' | 'open'
+type Only = 'all' | 'open' | 'suggested'
 
 /** What is being dragged, under the pointer. */
 function Dragged({ rows }: { rows: readonly Row[] }) {

@@ -1,51 +1,156 @@
-import { Flex, Text } from '@chakra-ui/react'
+import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import type { OpaqueKey, Suggestion } from '@undo-ink/core'
+import { useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
-import { PopupButton } from '../../components/popup-button.tsx'
-import { count } from '../../components/words.ts'
+import { Swatch } from '../../components/swatch.tsx'
+import { WideDialog } from '../../components/wide-dialog.tsx'
+import { are, count } from '../../components/words.ts'
 import { useWork } from '../../work/work.tsx'
-import { decisionsFor, SURENESS } from './suggesting.ts'
+import { consequenceOf } from './consequence.ts'
+import { decisionsFor, reasonText, SURENESS, suggestionText } from './suggesting.ts'
+import { type Suggested, trialsOf, troublesOf, withoutTrouble } from './suggestion-troubles.ts'
+import { useMet, Warnings } from './warnings.tsx'
 
-/** Takes every suggestion for what is open, from a sureness on, as one act. */
+/** Takes many suggestions as one act, after a list of what that does, its worst first. */
 export function TakeSuggestions({ all }: { all: ReadonlyMap<OpaqueKey, readonly Suggestion[]> }) {
-  const { rows, store } = useWork()
-  const open = rows.filter((row) => row.open === row.count)
-  const offers = SURENESS.map(({ name, from }) => ({
-    name,
-    found: open.map((row) => ({
-      row,
-      taken: (all.get(row.cluster.lead) ?? []).filter(({ sureness }) => sureness >= from),
-    })),
-  }))
-  const sizes = offers.map(({ found }) => found.reduce((sum, { taken }) => sum + taken.length, 0))
-  const most = Math.max(...sizes)
-  if (most === 0) return null
+  const { rows } = useWork()
+  const [isOpen, setOpen] = useState(false)
+  const offered = useMemo(
+    () =>
+      rows.flatMap((row): Suggested[] => {
+        const taken = row.open === row.count ? (all.get(row.cluster.lead) ?? []) : []
+        return taken.length > 0 ? [{ row, taken }] : []
+      }),
+    [rows, all],
+  )
+  if (offered.length === 0) return null
   return (
-    <PopupButton label={count(most, 'suggestion')} width="280px">
-      {() => (
-        <Flex direction="column" gap="2" fontSize="13px">
-          <Text color="soft">From what the colours are used for; each says why beside its cluster.</Text>
-          {offers.map(({ name, found }, i) =>
-            // One that takes all, or nothing, is no choice.
-            name !== 'possible' && (sizes[i] === 0 || sizes[i] === most) ? null : (
-              <ActButton
-                key={name}
-                h="28px"
-                onClick={() =>
-                  store.act({
-                    kind: 'decide',
-                    decisions: found.flatMap(({ row, taken }) => decisionsFor(row, taken, () => crypto.randomUUID())),
-                  })
-                }
-              >
-                {name === 'possible'
-                  ? `Take all ${sizes[i]}`
-                  : `Take the ${sizes[i]} that are ${name === 'sure' ? 'sure' : 'likely or sure'}`}
-              </ActButton>
-            ),
-          )}
+    <>
+      <ActButton aria-haspopup="dialog" onClick={() => setOpen(true)}>
+        {count(offered.length, 'suggestion')} …
+      </ActButton>
+      <WideDialog title="What is suggested" open={isOpen} width="980px" onClose={() => setOpen(false)}>
+        <Suggestions offered={offered} onDone={() => setOpen(false)} />
+      </WideDialog>
+    </>
+  )
+}
+
+function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDone(): void }) {
+  const { places, state, roles, sitePages, taking, store } = useWork()
+  const plan = useMemo(
+    () => ({
+      ...{ decisions: state.decisions, confirmations: state.confirmations },
+      ...{ roles, pages: sitePages.pages, taking },
+    }),
+    [state, roles, sitePages, taking],
+  )
+  const safe = useMemo(() => withoutTrouble(offered, places, plan), [offered, places, plan])
+  const together = useMet(useMemo(() => consequenceOf(trialsOf(offered), places, plan), [offered, places, plan]))
+  const troubles = useMemo(() => troublesOf(together, offered), [together, offered])
+  const [from, setFrom] = useState<number>(SURENESS[1].from)
+  const [changed, setChanged] = useState<ReadonlyMap<OpaqueKey, boolean>>(new Map())
+  const surenessOf = ({ taken }: Suggested) => Math.min(...taken.map(({ sureness }) => sureness))
+  const isTicked = (each: Suggested) =>
+    changed.get(each.row.cluster.lead) ?? (safe.includes(each) && surenessOf(each) >= from)
+  const ticked = offered.filter(isTicked)
+  const judgement = useMemo(() => consequenceOf(trialsOf(ticked), places, plan), [ticked, places, plan])
+  const listed = offered.toSorted((a, b) => severity(b) - severity(a) || b.row.count - a.row.count)
+  function severity({ row }: Suggested) {
+    return troubles.get(row.cluster.lead)?.severity ?? 0
+  }
+  const take = () => {
+    const decisions = ticked.flatMap(({ row, taken }) => decisionsFor(row, taken, () => crypto.randomUUID()))
+    store.act({ kind: 'decide', decisions })
+    onDone()
+  }
+  return (
+    <Flex direction="column" gap="3" fontSize="13px">
+      <Flex gap="3" align="center" wrap="wrap">
+        <Text flex="1 1 300px">
+          From what the colours are called and used for. What would do harm together with the others stands first and is
+          not ticked.
+        </Text>
+        <Flex gap="2" role="group" aria-label="Tick those that are">
+          {SURENESS.map(({ name, from: least }) => (
+            <ActButton
+              key={name}
+              h="28px"
+              aria-pressed={from === least && changed.size === 0}
+              onClick={() => {
+                setFrom(least)
+                setChanged(new Map())
+              }}
+            >
+              {name === 'sure' ? 'sure' : name === 'likely' ? 'likely or sure' : 'all'}
+            </ActButton>
+          ))}
         </Flex>
-      )}
-    </PopupButton>
+      </Flex>
+      <Box as="ul" listStyleType="none" maxH="360px" overflow="auto" aria-label="Suggestions" tabIndex={0}>
+        {listed.map((each) => {
+          const { row, taken } = each
+          const { lead } = row.cluster
+          const trouble = troubles.get(lead)
+          const role = roles.find(({ id }) => taken[0]?.to.kind === 'role' && taken[0].to.role === id)
+          return (
+            <li key={lead}>
+              <chakra.label
+                display="flex"
+                gap="3"
+                alignItems="center"
+                py="1"
+                borderBottom="1px solid"
+                borderColor="edge"
+                cursor="pointer"
+              >
+                <input
+                  type="checkbox"
+                  checked={isTicked(each)}
+                  onChange={({ target: { checked } }) => setChanged(new Map(changed).set(lead, checked))}
+                />
+                <Swatch color={lead} size="24px" borderRadius="0" />
+                <Text fontFamily="mono" w="78px">
+                  {lead}
+                </Text>
+                <Text w="80px">{count(row.count, 'place')}</Text>
+                <span aria-hidden>→</span>
+                <Swatch color={role?.color ?? null} size="24px" borderRadius="0" />
+                <Box minW="0" flex="1">
+                  <Text fontWeight="600" truncate>
+                    {taken.map((one) => suggestionText(one, roles)).join(', ')}
+                  </Text>
+                  <Text color="soft" truncate>
+                    {reasonText(taken)}
+                  </Text>
+                </Box>
+                {trouble ? (
+                  <Text flex="0 1 300px" textAlign="right">
+                    <span aria-hidden>▲</span> {trouble.says}
+                  </Text>
+                ) : null}
+              </chakra.label>
+            </li>
+          )
+        })}
+      </Box>
+      <Warnings judgement={judgement} />
+      <Flex justify="space-between" align="center" gap="3">
+        <Text aria-live="polite">
+          {count(ticked.length, 'suggestion')} {are(ticked.length)} ticked:{' '}
+          {count(
+            ticked.reduce((sum, { row }) => sum + row.count, 0),
+            'place',
+          )}
+          .
+        </Text>
+        <Flex gap="2">
+          <ActButton main disabled={ticked.length === 0} onClick={take}>
+            Take the {ticked.length} that {are(ticked.length)} ticked
+          </ActButton>
+          <ActButton onClick={onDone}>Take none</ActButton>
+        </Flex>
+      </Flex>
+    </Flex>
   )
 }

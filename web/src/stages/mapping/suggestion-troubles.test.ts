@@ -1,0 +1,39 @@
+import { ledgerOf, readSource, resolveLedger, type Suggestion } from '@undo-ink/core'
+import { expect, it } from 'vitest'
+import { SitePlaces } from '../../work/places.ts'
+import { countOutcomes, rowOf } from '../../work/standing.ts'
+import { consequenceOf } from './consequence.ts'
+import { trialsOf, troublesOf, withoutTrouble } from './suggestion-troubles.ts'
+
+const text = `
+.a { color: #7a2433; background: #ffffff }
+.b { background: #943a4b } .b:hover { background: #5f1a27 }`
+const { occurrences } = readSource({ path: 'a.css', text, encoding: 'utf-8' })
+const places = new SitePlaces(ledgerOf([{ path: 'a.css', occurrences }]), { files: [] } as never)
+const roles = [
+  { id: 'teal', name: 'teal', color: '#0b6e74' },
+  { id: 'pale', name: 'pale', color: '#fefefe' },
+]
+const plan = { decisions: [], roles, pages: [], confirmations: [], taking: [] }
+const open = countOutcomes(places, resolveLedger(places.ledger, [], []))
+const suggested = (lead: string, role: string, sureness: number) => {
+  const row = rowOf(places, open, { lead, members: [lead], count: 1, byHand: false })
+  const taken: Suggestion[] = [{ use: null, to: { kind: 'role', role }, sureness, why: 'named' }]
+  return { row, taken }
+}
+
+it('tells of each row the worst that taking all would do with it', () => {
+  const some = [suggested('#7a2433', 'pale', 0.9), suggested('#943a4b', 'teal', 0.9), suggested('#5f1a27', 'teal', 0.6)]
+  const troubles = troublesOf(consequenceOf(trialsOf(some), places, plan), some)
+  expect([...troubles].map(([lead, { severity }]) => [lead, severity])).toEqual([
+    ['#7a2433', 3],
+    ['#943a4b', 2],
+    ['#5f1a27', 2],
+  ])
+})
+
+it('leaves out the less sure of those that make trouble together', () => {
+  const some = [suggested('#943a4b', 'teal', 0.9), suggested('#5f1a27', 'teal', 0.6), suggested('#7a2433', 'teal', 0.5)]
+  expect(withoutTrouble(some, places, plan)).toEqual([some[0], some[2]])
+  expect(withoutTrouble([suggested('#7a2433', 'pale', 0.9)], places, plan)).toEqual([])
+})

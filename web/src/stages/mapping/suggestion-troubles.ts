@@ -1,0 +1,79 @@
+import type { Decision, OpaqueKey, Suggestion } from '@undo-ink/core'
+import type { SitePlaces } from '../../work/places.ts'
+import type { Row } from '../../work/standing.ts'
+import { consequenceOf, type Deciding, type Judgement } from './consequence.ts'
+import { decisionsFor } from './suggesting.ts'
+
+/** A row with what is suggested for it. */
+export interface Suggested {
+  readonly row: Row
+  readonly taken: readonly Suggestion[]
+}
+
+/** What taking a suggestion together with the others would do that cannot be wanted. */
+export interface Trouble {
+  /** The greater the worse: text that vanishes, a state or a line that is lost, text that is hard to read. */
+  readonly severity: 3 | 2 | 1
+  readonly says: string
+}
+
+/** The decisions of some suggestions, as they would be tried. */
+export function trialsOf(some: readonly Suggested[]): Decision[] {
+  let next = 0
+  return some.flatMap(({ row, taken }) => decisionsFor(row, taken, () => `trial ${next++}`))
+}
+
+/** For each row, by its lead, the worst that taking all of these would do with it. */
+export function troublesOf(judgement: Judgement, some: readonly Suggested[]): Map<OpaqueKey, Trouble> {
+  const leadOf = new Map(
+    some.flatMap(({ row: { cluster } }) => cluster.members.map((key) => [key, cluster.lead] as const)),
+  )
+  const found = new Map<OpaqueKey, Trouble>()
+  const add = (colors: readonly string[], trouble: Trouble) => {
+    for (const color of colors) {
+      const lead = leadOf.get(color)
+      if (lead !== undefined && (found.get(lead)?.severity ?? 0) < trouble.severity) found.set(lead, trouble)
+    }
+  }
+  for (const { before, subject } of judgement.vanishing)
+    add([before.text, before.ground], { severity: 3, says: `text of ${subject} would vanish` })
+  for (const { one, other, kind, subject, state } of judgement.lost)
+    add([one.color, other.color], {
+      severity: 2,
+      says:
+        kind === 'state-like-rest'
+          ? `${subject} would look the same ${state ?? ''}`
+          : `the line of ${subject} would be lost`,
+    })
+  for (const { before, after, subject } of judgement.dimmed)
+    add([before.text, before.ground], {
+      severity: 1,
+      says: `text of ${subject} would be hard to read (${after.ratio.toFixed(1)})`,
+    })
+  return found
+}
+
+/** More rounds change nothing that is worth their time. */
+const MOST_ROUNDS = 4
+
+/** What can be taken without trouble: of those that make some together, the less sure are left out. @param judged drops pairs that no page has */
+export function withoutTrouble(
+  some: readonly Suggested[],
+  places: SitePlaces,
+  plan: Deciding,
+  judged: (judgement: Judgement) => Judgement = (judgement) => judgement,
+): Suggested[] {
+  let kept = [...some]
+  for (let round = 0; round < MOST_ROUNDS && kept.length > 0; round++) {
+    const troubles = troublesOf(judged(consequenceOf(trialsOf(kept), places, plan)), kept)
+    if (troubles.size === 0) break
+    const sureness = ({ taken }: Suggested) => Math.min(...taken.map((each) => each.sureness))
+    const troubled = kept.filter(({ row }) => troubles.has(row.cluster.lead))
+    // The surest of those that meet stays for another round: what it met may be gone by then.
+    const most = Math.max(...troubled.map(sureness))
+    const isLast = round === MOST_ROUNDS - 1 || troubled.every((each) => sureness(each) === most)
+    const out = new Set(troubled.filter((each) => isLast || sureness(each) < most))
+    kept = kept.filter((each) => !out.has(each))
+  }
+  return kept
+}
