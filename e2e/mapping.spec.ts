@@ -72,8 +72,8 @@ test('a cluster takes a colour of no role, or its parent’s; what cannot be wri
 }) => {
   await page.goto(`${siteUrl}/mapping/clusters`)
   const row = page.getByRole('row', { name: /^#7a2433/ })
-  await page.getByRole('button', { name: 'Otherwise' }).click()
-  const popup = page.getByRole('dialog', { name: 'Otherwise' })
+  await page.getByRole('button', { name: 'Something else' }).click()
+  const popup = page.getByRole('dialog', { name: 'Something else' })
   await expect(popup.getByText('Nothing is decided yet that it could follow.')).toBeVisible()
   await expect(popup.getByText(/^In 13 of 56 places: elsewhere it is no text, fill or stroke by itself/)).toBeVisible()
   await popup.getByLabel('A colour of no role').fill('rgb(10 20 30)')
@@ -92,8 +92,8 @@ test('clusters are put together and taken apart by hand, and stay so when the to
   siteUrl,
 }) => {
   await page.goto(`${siteUrl}/mapping/clusters`)
-  await page.getByRole('button', { name: 'By hand' }).click()
-  const popup = page.getByRole('dialog', { name: 'By hand' })
+  await page.getByRole('button', { name: 'Its colours' }).click()
+  const popup = page.getByRole('dialog', { name: 'Its colours' })
   await popup.getByRole('checkbox', { name: 'Tick #7d2838' }).check()
   expect(await faults(page)).toEqual([])
   await popup.getByRole('button', { name: 'Set the ticked apart' }).click()
@@ -106,7 +106,7 @@ test('clusters are put together and taken apart by hand, and stay so when the to
   await page.keyboard.press('Escape')
   await page.getByRole('radio', { name: /^just noticeable/ }).click()
   await expect(row).toContainText('56 places')
-  await page.getByRole('button', { name: 'By hand' }).click()
+  await page.getByRole('button', { name: 'Its colours' }).click()
   await popup.getByRole('button', { name: 'Let the tolerance decide' }).click()
   await expect(row).not.toContainText('by hand')
 })

@@ -216,6 +216,12 @@ export const planEventSchema = z
     z.strictObject({
       kind: z.literal('decide'),
       decisions: z.array(decisionSchema.readonly()).min(1).max(5000).readonly(),
+      replaces: z
+        .array(z.uuid())
+        .max(5000)
+        .readonly()
+        .optional()
+        .describe('Ids of decisions of the same targets that hold no more'),
     }),
     z.strictObject({
       kind: z.literal('correct'),

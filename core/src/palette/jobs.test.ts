@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { JOBS, jobOf } from './jobs.ts'
+import { JOBS, jobOf, jobsIn, jobsOfRole } from './jobs.ts'
 import { servesOf } from './role.ts'
 
 it('words that people use for a colour say its job, where they say one and no other', () => {
@@ -16,4 +16,13 @@ it('every job is told from its name: text, ground or line', () => {
   const of = (what: string) => serves.filter(([, each]) => each === what).map(([name]) => name)
   expect(of('ground')).toEqual(['primary', 'accent', 'ground', 'soft ground'])
   expect(of('line')).toEqual(['line', 'focus'])
+})
+
+it("a sentence names jobs, and says those of a role whose name is the client's own", () => {
+  expect(jobsIn('the buttons and the links')).toEqual(['primary', 'link'])
+  expect(jobsIn('our secondary text, and borders')).toEqual(['soft text', 'line'])
+  expect(jobsOfRole({ name: 'Pine', description: 'the buttons and the links' })).toEqual(['primary', 'link'])
+  expect(jobsOfRole({ name: 'Link', description: 'the buttons' })).toEqual(['link'])
+  expect(jobsOfRole({ name: 'text on primary' })).toEqual(['text on primary'])
+  expect(jobsOfRole({ name: 'Oat' })).toEqual([])
 })

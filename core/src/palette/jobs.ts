@@ -7,14 +7,14 @@ export type Job = (typeof JOBS)[number]
 
 /** What people who send colors call a job: common practice, no source. */
 const CALLED: Readonly<Partial<Record<Job, readonly string[]>>> = {
-  primary: ['primary', 'main', 'principal', 'lead', 'key', 'base'],
+  primary: ['primary', 'main', 'principal', 'lead', 'key', 'base', 'button', 'buttons'],
   accent: ['accent', 'highlight', 'secondary', 'contrast', 'call to action', 'cta'],
   ground: ['ground', 'background', 'backgrounds', 'paper', 'page', 'light', 'white'],
   'soft ground': ['soft background', 'panel', 'panels', 'surface', 'cards', 'tint'],
   text: ['text', 'texts', 'ink', 'dark', 'black', 'body', 'copy', 'type'],
   'soft text': ['muted', 'muted text', 'secondary text', 'captions'],
   line: ['line', 'lines', 'border', 'borders', 'rule', 'rules', 'divider'],
-  link: ['link', 'links'],
+  link: ['link', 'links', 'hyperlinks'],
   success: ['success', 'positive', 'good', 'ok'],
   warning: ['warning', 'warnings', 'caution'],
   error: ['error', 'errors', 'danger', 'negative'],
@@ -23,6 +23,31 @@ const CALLED: Readonly<Partial<Record<Job, readonly string[]>>> = {
 const JOB_CALLED = new Map(
   Object.entries(CALLED).flatMap(([job, names]) => names.map((name) => [name, job as Job] as const)),
 )
+
+/** The jobs that somebody's sentence about a color names, in the order in which it does, each once. */
+export function jobsIn(sentence: string): Job[] {
+  const words = sentence
+    .toLowerCase()
+    .replace(/[^\p{L}\s]/gu, ' ')
+    .split(/\s+/)
+  const found: Job[] = []
+  for (let at = 0; at < words.length; at++) {
+    // The longest that is called so: "secondary text" is no accent.
+    const length = [3, 2, 1].find((each) => JOB_CALLED.has(words.slice(at, at + each).join(' ')))
+    if (length === undefined) continue
+    const job = JOB_CALLED.get(words.slice(at, at + length).join(' ')) as Job
+    if (!found.includes(job)) found.push(job)
+    at += length - 1
+  }
+  return found
+}
+
+/** The jobs of a role of the client's: by its name where that says one, else by what is said of it. */
+export function jobsOfRole({ name, description }: { readonly name: string; readonly description?: string }): Job[] {
+  const plain = name.trim().replace(/\s+/g, ' ').toLowerCase()
+  const named = JOBS.find((job) => job === plain) ?? jobOf(name)
+  return named ? [named] : jobsIn(description ?? '')
+}
 
 /** Words that say nothing of a job. */
 const FILLERS = /\b(?:the|our|a|as|is|for|and|colou?rs?|tones?|shades?|brand|corporate|new)\b/g

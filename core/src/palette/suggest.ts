@@ -3,6 +3,7 @@ import { deltaE2000, labOf } from '../color/difference.ts'
 import { parseColor } from '../color/literal.ts'
 import { toSpace } from '../color/space.ts'
 import type { Use } from '../source/occurrence.ts'
+import { jobsOfRole } from './jobs.ts'
 import type { Observation, UseObservation } from './observation.ts'
 import { plainRoleName, type Role, readRoleColor } from './role.ts'
 
@@ -72,8 +73,12 @@ interface Site {
  */
 export function suggester(roles: readonly Role[]): (clusters: readonly Observed[]) => Map<OpaqueKey, Suggestion[]> {
   const lookOf = lookingWith(roles)
-  // Of two roles with one name the first is meant.
-  const byName: RolesByName = new Map(roles.toReversed().map((role) => [plainRoleName(role.name), role]))
+  // What a role is called goes before what is said of it; of two roles the first is meant.
+  const last = roles.toReversed()
+  const byName: RolesByName = new Map([
+    ...last.flatMap((role) => jobsOfRole(role).map((job) => [job as string, role] as const)),
+    ...last.map((role) => [plainRoleName(role.name), role] as const),
+  ])
   return (clusters) => {
     const colors = clusters.flatMap((each): Color[] => {
       const look = lookOf(each.lead)

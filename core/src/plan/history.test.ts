@@ -72,6 +72,14 @@ describe('the history', () => {
     expect(ids(decide('a'), undo, { kind: 'point', name: 'x' }, redo)).toEqual(['a'])
   })
 
+  it('puts a decision in the place of another, which comes back when it is undone', () => {
+    const again: Act = { kind: 'decide', decisions: [decision('b')], replaces: ['a'] }
+    expect(ids(decide('a'), again)).toEqual(['b'])
+    expect(ids(decide('a'), again, undo)).toEqual(['a'])
+    expect(ids(decide('a'), again, takeBack('b'))).toEqual([])
+    expect(eventProblem(foldPlan(start, []), again)).toBeNull()
+  })
+
   it('holds confirmations of places, and takes them back like decisions', () => {
     const confirm: Act = { kind: 'confirm', confirmations: [{ id: 'x', places: [{ path: 'a.js', start: 7 }] }] }
     const confirmed = (...events: PlanEvent[]) => foldPlan(start, events).confirmations.map(({ id }) => id)

@@ -7,7 +7,12 @@ import type { Insertion } from './insertion.ts'
 
 /** One act of the contractor. An act is undone and redone as a whole. */
 export type Act =
-  | { readonly kind: 'decide'; readonly decisions: readonly Decision[] }
+  /** `replaces`: decisions of the very same target that hold no more, by their ids. */
+  | {
+      readonly kind: 'decide'
+      readonly decisions: readonly Decision[]
+      readonly replaces?: readonly string[] | undefined
+    }
   | { readonly kind: 'correct'; readonly corrections: readonly Correction[] }
   /** Rules are added where none sets a color. */
   | { readonly kind: 'insert'; readonly insertions: readonly Insertion[] }
@@ -120,6 +125,7 @@ function applyActs(
   for (const act of acts) {
     switch (act.kind) {
       case 'decide':
+        for (const id of act.replaces ?? []) decisions.delete(id)
         for (const decision of act.decisions) decisions.set(decision.id, decision)
         break
       case 'correct':
@@ -185,6 +191,7 @@ export function eventProblem(state: PlanState, event: PlanEvent): EventProblem |
     case 'redo':
       return state.undone.length === 0 ? 'nothing-to-redo' : null
     case 'decide':
+      // What is to be replaced may have been taken back in between: then there is nothing to replace.
       return event.decisions.some(({ id }) => holds(id)) ? 'decision-exists' : null
     case 'insert':
       return event.insertions.some(({ id }) => holds(id)) ? 'decision-exists' : null

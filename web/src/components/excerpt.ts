@@ -1,8 +1,8 @@
-/** UTF-16 units of a line above which only a part of it is shown: browsers lay out no line of millions. */
-export const LONGEST = 20_000
+/** UTF-16 units of a line above which only a part of it is shown: nobody reads a minified line whole, and browsers lay out none of millions. */
+export const LONGEST = 1_500
 
 /** Units on each side of the place that is looked at that stay of such a line. */
-const AROUND = 2_000
+const AROUND = 400
 
 const CUT = '…'
 

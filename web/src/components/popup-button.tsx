@@ -10,15 +10,18 @@ interface PopupButtonProps {
   /** What it says beside its label. */
   readonly says?: ReactNode
   onOpen?(open: boolean): void
-  children(): ReactNode
+  /** @param close shuts the panel, for acts after which there is nothing left to do in it */
+  children(close: () => void): ReactNode
 }
 
 /** A button that opens a small panel under it. Nothing of the panel is made before it is opened for the first time. */
 export function PopupButton({ label, main = false, width, says, onOpen, children }: PopupButtonProps) {
   const [used, setUsed] = useState(false)
-  const open = () => {
+  const [isOpen, setOpen] = useState(false)
+  const tell = (next: boolean) => {
     setUsed(true)
-    onOpen?.(true)
+    setOpen(next)
+    onOpen?.(next)
   }
   const face = (
     <ActButton
@@ -26,7 +29,7 @@ export function PopupButton({ label, main = false, width, says, onOpen, children
       px="2"
       main={main}
       maxW="260px"
-      {...(used ? {} : { 'aria-haspopup': 'dialog' as const, 'aria-expanded': false, onClick: open })}
+      {...(used ? {} : { 'aria-haspopup': 'dialog' as const, 'aria-expanded': false, onClick: () => tell(true) })}
     >
       {says ?? label} <span aria-hidden>▾</span>
     </ActButton>
@@ -34,8 +37,8 @@ export function PopupButton({ label, main = false, width, says, onOpen, children
   if (!used) return face
   return (
     <Popover.Root
-      defaultOpen
-      onOpenChange={(details) => onOpen?.(details.open)}
+      open={isOpen}
+      onOpenChange={(details) => tell(details.open)}
       lazyMount
       unmountOnExit
       positioning={{ placement: 'bottom-start' }}
@@ -44,7 +47,7 @@ export function PopupButton({ label, main = false, width, says, onOpen, children
       <Portal>
         <Popover.Positioner>
           <Popover.Content w={width} borderRadius="3px" aria-label={label}>
-            <Popover.Body p="2">{children()}</Popover.Body>
+            <Popover.Body p="2">{children(() => tell(false))}</Popover.Body>
           </Popover.Content>
         </Popover.Positioner>
       </Portal>

@@ -116,6 +116,7 @@ function TextView({ path, text, marks, notes, focusOn, column, marginWidth, labe
           EditorView.editable.of(false),
           EditorView.contentAttributes.of({ tabindex: '0', 'aria-label': label }),
           lineNumbers(),
+          EditorView.lineWrapping,
           syntaxOf(path) === 'html' ? html() : css(),
           syntaxHighlighting(achromatic),
           about.of([]),
@@ -144,30 +145,23 @@ function TextView({ path, text, marks, notes, focusOn, column, marginWidth, labe
     if (!view) return
     const { from, to } = lineIn(view)(focusOn)
     const start = Math.min(to, from + column - 1)
-    const length = marks.find((mark) => mark.line === focusOn && mark.column === column)?.length ?? 0
-    show(view, start, Math.min(length, MOST_SHOWN), marginWidth)
+    show(view, start)
   }, [focusOn, column, path, text, label])
   return <Box ref={parent} flex="1" h="100%" minH="0" overflow="hidden" css={{ '& .cm-editor': { height: '100%' } }} />
 }
 
-/** Pixels that stay free beside a place that is shown, and units of it that are shown at most. */
-const FREE = 24
-const MOST_SHOWN = 30
-
-/** Scrolls the text, and nothing around it, so that a place stands in its middle; sideways no further than is needed to see all of it. */
-function show(view: EditorView, at: number, length: number, marginWidth: number): void {
-  const { scrollDOM, contentDOM } = view
+/** Scrolls the text, and nothing around it, so that a place stands in its middle. Lines are wrapped: each is read from its beginning. */
+function show(view: EditorView, at: number): void {
+  const { scrollDOM } = view
   view.requestMeasure({
     read: () => {
-      const { from, top } = view.lineBlockAt(at)
-      // All letters are of one width. A long line is drawn only where it is in sight, so that its place cannot be asked for.
-      const left = (at - from) * view.defaultCharacterWidth
-      const room = scrollDOM.clientWidth - contentDOM.offsetLeft - marginWidth
-      return { top: top - scrollDOM.clientHeight / 2, left, right: left + length * view.defaultCharacterWidth, room }
+      // A line that is not in sight is not drawn: its place is told from how far along it the literal stands.
+      const { from, to, top, height } = view.lineBlockAt(at)
+      const along = to > from ? ((at - from) / (to - from)) * height : 0
+      return top + along - scrollDOM.clientHeight / 2
     },
-    write: ({ top, left, right, room }) => {
+    write: (top) => {
       scrollDOM.scrollTop = top
-      scrollDOM.scrollLeft = Math.max(0, Math.min(right + FREE - room, left - FREE))
     },
   })
 }

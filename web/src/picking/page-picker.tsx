@@ -31,9 +31,10 @@ const WHAT: Readonly<Record<Found[number]['what'], string>> = {
 /** A page as received, of which a point is picked: the agent in it tells what is painted there. */
 export function PagePicker({ visit, page, onPick }: PagePickerProps) {
   const frame = useRef<HTMLIFrameElement>(null)
-  const [point, setPoint] = useState<Point>({ x: WINDOW.width / 2, y: 60 })
+  const [point, setPoint] = useState<Point | null>(null)
   const [found, setFound] = useState<Found | null>(null)
   const [chosen, setChosen] = useState(0)
+  const [isThere, setIsThere] = useState(false)
   const scrolled = useRef({ x: 0, y: 0 })
   const tell = useStable((ask: AgentAsk) => frame.current?.contentWindow?.postMessage(ask, visit.before))
   const askAt = useStable(({ x, y }: Point) => tell({ kind: 'colors', x, y }))
@@ -45,7 +46,10 @@ export function PagePicker({ visit, page, onPick }: PagePickerProps) {
         setFound(said.found)
         setChosen(0)
       } else if (said?.kind === 'scrolled') scrolled.current = { x: said.x, y: said.y }
-      else if (said?.kind === 'at') askAt(point)
+      else if (said?.kind === 'at') {
+        setIsThere(true)
+        if (point) askAt(point)
+      }
     }
     addEventListener('message', listen)
     return () => removeEventListener('message', listen)
@@ -57,7 +61,7 @@ export function PagePicker({ visit, page, onPick }: PagePickerProps) {
     const { x, y } = scrolled.current
     scrolled.current = { x, y: Math.max(0, y + by) }
     tell({ kind: 'scroll', ...scrolled.current })
-    askAt(point)
+    if (point) askAt(point)
   }
   return (
     <>
@@ -90,7 +94,9 @@ export function PagePicker({ visit, page, onPick }: PagePickerProps) {
         </PointField>
       </Box>
       <Flex as="fieldset" gap="3" wrap="wrap" mt="1" minH="24px" fontSize="13px" aria-label="Painted at the point">
-        {found === null ? <Text color="soft">Waiting for the page …</Text> : null}
+        {found === null ? (
+          <Text color="soft">{isThere ? 'Point at something on the page.' : 'Waiting for the page …'}</Text>
+        ) : null}
         {found?.length === 0 ? <Text color="soft">Nothing is painted there.</Text> : null}
         {found?.map(({ what, color }, i) => (
           <Flex as="label" key={`${what} ${color}`} align="center" gap="1.5" cursor="pointer">

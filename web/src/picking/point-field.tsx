@@ -13,7 +13,8 @@ interface PointFieldProps {
   readonly height: number
   /** Pixels on screen for one of its own. */
   readonly scale: number
-  readonly point: Point
+  /** null: nothing is pointed at yet; arrow keys begin in the middle. */
+  readonly point: Point | null
   onPoint(point: Point): void
   /** Pixels that are scrolled; left out: nothing scrolls. */
   onScroll?(by: number): void
@@ -43,7 +44,8 @@ export function PointField({ label, width, height, scale, point, onPoint, onScro
     const page = { PageDown: 1, PageUp: -1 }[event.key]
     if (step) {
       const by = event.shiftKey ? FAR : 1
-      go(point.x + step[0] * by, point.y + step[1] * by)
+      const from = point ?? { x: width / 2, y: height / 2 }
+      go(from.x + step[0] * by, from.y + step[1] * by)
     } else if (page !== undefined && onScroll) onScroll((page * height) / 2)
     else return
     event.preventDefault()
@@ -65,17 +67,19 @@ export function PointField({ label, width, height, scale, point, onPoint, onScro
       style={{ width: width * scale, height: height * scale }}
     >
       {children}
-      <Box
-        aria-hidden
-        position="absolute"
-        w="17px"
-        h="17px"
-        borderRadius="full"
-        border="2px solid white"
-        boxShadow="0 0 0 1.5px black, inset 0 0 0 1.5px black"
-        pointerEvents="none"
-        style={{ left: (point.x + 0.5) * scale - 8.5, top: (point.y + 0.5) * scale - 8.5 }}
-      />
+      {point ? (
+        <Box
+          aria-hidden
+          position="absolute"
+          w="17px"
+          h="17px"
+          borderRadius="full"
+          border="2px solid white"
+          boxShadow="0 0 0 1.5px black, inset 0 0 0 1.5px black"
+          pointerEvents="none"
+          style={{ left: (point.x + 0.5) * scale - 8.5, top: (point.y + 0.5) * scale - 8.5 }}
+        />
+      ) : null}
     </Box>
   )
 }

@@ -6,6 +6,7 @@ import { useView } from '../work/view-store.ts'
 const KEYS: readonly (readonly [string, string])[] = [
   ['Ctrl Z', 'undo, anywhere'],
   ['Ctrl Y', 'redo, anywhere'],
+  ['Alt I L M K H', 'to Intake, Ledger, Mapping, Look, Handover'],
   ['← →', 'along the bands, when the focus is there; Enter chooses, Esc shows everything again'],
   ['↑ ↓', 'along a list'],
   ['1 … 9', 'in Mapping: give the row this role'],
@@ -40,7 +41,7 @@ export function KeysDialog({ open, onClose }: { open: boolean; onClose(): void }
                 <Table.Body>
                   {KEYS.map(([key, act]) => (
                     <Table.Row key={key}>
-                      <Table.Cell w="90px">
+                      <Table.Cell w="110px">
                         <KeyCap>{key}</KeyCap>
                       </Table.Cell>
                       <Table.Cell>{act}</Table.Cell>

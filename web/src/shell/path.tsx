@@ -1,14 +1,16 @@
 import { Box } from '@chakra-ui/react'
 import { decidedIn } from '@undo-ink/core'
-import { NavLink, useMatch } from 'react-router'
+import { NavLink, useMatch, useNavigate } from 'react-router'
 import { HATCHING } from '../components/swatch.tsx'
 import { count, number } from '../components/words.ts'
+import { STAGE_KEYS, type StageName, useStageKeys } from '../work/use-keys.ts'
+import { useStable } from '../work/use-stable.ts'
 import { useWork } from '../work/work.tsx'
 
 type Progress = 'done' | 'begun' | 'untouched'
 
 interface Stage {
-  readonly to: string
+  readonly to: StageName
   readonly name: string
   /** What is still open in it. */
   readonly says: string
@@ -46,7 +48,7 @@ export function Path() {
         { to: 'ledger/colors', name: 'Colours', count: number(work.colors) },
         { to: 'ledger/scripts', name: 'Scripts', count: number(work.behaviors.length) },
         { to: 'ledger/findings', name: 'Findings', count: number(work.findings.length) },
-        { to: 'ledger/apart', name: 'Apart', count: number(work.taking.length) },
+        { to: 'ledger/apart', name: 'Not written out', count: number(work.taking.length) },
       ],
     },
     {
@@ -67,6 +69,14 @@ export function Path() {
       progress,
     },
   ]
+  const navigate = useNavigate()
+  const jump = useStable((name: StageName) => {
+    const stage = stages.find(({ to }) => to === name)
+    if (stage) void navigate(`/sites/${work.site.id}/${firstOf(stage)}`)
+    // Whoever jumps goes on by keys there.
+    document.querySelector<HTMLElement>('main')?.focus()
+  })
+  useStageKeys(jump)
   return (
     <Box
       as="nav"
@@ -92,6 +102,10 @@ export function Path() {
   )
 }
 
+function firstOf({ to, views }: Stage): string {
+  return views?.[0]?.to ?? to
+}
+
 function StageLink({ stage, siteId, last }: { stage: Stage; siteId: string; last: boolean }) {
   const base = `/sites/${siteId}`
   const inside = useMatch(`${base}/${stage.to}/*`) !== null
@@ -99,7 +113,12 @@ function StageLink({ stage, siteId, last }: { stage: Stage; siteId: string; last
     <div className={last ? 'stage last' : 'stage'}>
       <Marker progress={stage.progress} />
       <div className="about">
-        <NavLink to={`${base}/${stage.views?.[0]?.to ?? stage.to}`} aria-label={`${stage.name}: ${stage.says}`}>
+        <NavLink
+          to={`${base}/${firstOf(stage)}`}
+          aria-label={`${stage.name}: ${stage.says}`}
+          aria-keyshortcuts={`Alt+${STAGE_KEYS[stage.to]}`}
+          title={`Alt ${STAGE_KEYS[stage.to]}`}
+        >
           <span className={inside ? 'name inside' : 'name'}>{stage.name}</span>
           <span className="says">{stage.says}</span>
         </NavLink>

@@ -53,7 +53,7 @@ export function SiteFrame() {
         <Bands />
         <Flex flex="1" minH="0" direction={{ base: 'column', md: 'row' }}>
           <Path />
-          <Box as="main" flex="1" minW="0" p="5" pt="4" overflow="auto">
+          <Box as="main" tabIndex={-1} outline="none" flex="1" minW="0" p="5" pt="4" overflow="auto">
             <Suspense fallback={<Loading />}>
               <Outlet />
             </Suspense>

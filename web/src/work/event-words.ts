@@ -39,7 +39,7 @@ const MOST_TOLD = 3
 export function eventText(event: PlanEvent, roles: readonly Role[], points: readonly Point[]): string {
   switch (event.kind) {
     case 'decide':
-      return event.decisions.length > MOST_TOLD ? decisionsText(event.decisions, roles) : madeText(event, roles)
+      return `${event.decisions.length > MOST_TOLD ? decisionsText(event.decisions, roles) : madeText(event, roles)}${replacedText(event.replaces?.length ?? 0)}`
     case 'correct':
       return event.corrections.length > MOST_TOLD
         ? `${count(event.corrections.length, 'slip')} put right`
@@ -79,6 +79,12 @@ function madeText(event: PlanEvent, roles: readonly Role[]): string {
   return madeBy(event, roles)
     .map(({ text }) => text)
     .join('; ')
+}
+
+/** @param replaced decisions whose place these take */
+function replacedText(replaced: number): string {
+  if (replaced === 0) return ''
+  return replaced === 1 ? ', in place of what was decided before' : `, in place of ${count(replaced, 'decision')}`
 }
 
 /** Many decisions by what they come to: `34 decisions: 11 colours to notice, 8 to ground …`. */

@@ -29,3 +29,23 @@ export function letterOf(event: React.KeyboardEvent): string | null {
   if (event.ctrlKey || event.metaKey || event.altKey || event.key.length !== 1) return null
   return event.key.toLowerCase()
 }
+
+/** The key of each stage, with Alt: the first letter of its name that is free. */
+export const STAGE_KEYS = { intake: 'I', ledger: 'L', mapping: 'M', look: 'K', handover: 'H' } as const
+export type StageName = keyof typeof STAGE_KEYS
+
+/** Alt with a letter jumps to a stage, wherever the focus is. */
+export function useStageKeys(jump: (stage: StageName) => void): void {
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      if (!event.altKey || event.ctrlKey || event.metaKey || event.shiftKey) return
+      // By the place of the key: with Alt some systems give another letter.
+      const stage = (Object.keys(STAGE_KEYS) as StageName[]).find((name) => event.code === `Key${STAGE_KEYS[name]}`)
+      if (stage === undefined) return
+      event.preventDefault()
+      jump(stage)
+    }
+    addEventListener('keydown', listen)
+    return () => removeEventListener('keydown', listen)
+  }, [jump])
+}

@@ -26,10 +26,28 @@ describe('a mail', () => {
       ['the orange', '#d9822b', 'hash-added'],
       ['text', '#1f2a30'],
       ['links', '#0a5a8a'],
-      ['as the ground', 'rgb(251, 250, 246)'],
+      ['the ground', 'rgb(251, 250, 246)'],
       ['Ink', 'navy'],
     ])
     expect(readPalette(mail).colors.map(({ line }) => line)).toEqual([2, 3, 4, 4, 5, 6])
+  })
+
+  it('is read in sentences: each colour gets its own words, the rest says what it is for', () => {
+    const said = (text: string) =>
+      readPalette(text).colors.map(({ name, color, description }) => [name, color, description ?? null])
+    expect(said('Pine #0E5A4F is for the buttons and the links')).toEqual([
+      ['Pine', '#0E5A4F', 'the buttons and the links'],
+    ])
+    expect(said('Hello! Pine #0E5A4F is for the buttons and the links, Oat #F2E8D5 is our background. Bye.')).toEqual([
+      ['Pine', '#0E5A4F', 'the buttons and the links'],
+      ['Oat', '#F2E8D5', 'our background'],
+    ])
+    expect(said('Use RGB 14 90 79 for links and R242 G232 B213 as the background; Ink: RGB 31/42/48')).toEqual([
+      ['links', 'rgb(14, 90, 79)', null],
+      ['the background', 'rgb(242, 232, 213)', null],
+      ['Ink', 'rgb(31, 42, 48)', null],
+    ])
+    expect(lost('RGB 300 90 79')).toEqual([['RGB 300 90 79', 'no-color']])
   })
 
   it('says what it made of them, and what is none', () => {

@@ -1,16 +1,31 @@
 import { COLOR_NAMES } from '../../color/names.ts'
 import { type Offer, type Offered, offered, type Refused, refused } from './offer.ts'
 
-/** A color as people write it into a mail: a hex value, a function, or six digits without their `#`. */
-const WRITTEN =
-  /#[\da-f]{3,8}(?![\da-z])|\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\([^()]{1,100}\)|(?<![\w#.,-])(?=[a-f]*\d)[\da-f]{6}(?![\w-])/gi
+/** Three numbers as people dictate them: `RGB 14 90 79`, `R14 G90 B79`. */
+const SPOKEN = String.raw`\brgb\s*:?\s*\d{1,3}\s*[,/;|\s]\s*\d{1,3}\s*[,/;|\s]\s*\d{1,3}(?!\d)|\bR\s*[:=]?\s*\d{1,3}[,;/\s]+G\s*[:=]?\s*\d{1,3}[,;/\s]+B\s*[:=]?\s*\d{1,3}(?!\d)`
+
+/** A color as people write it into a mail: a hex value, a function, three numbers, or six digits without their `#`. */
+const WRITTEN = new RegExp(
+  String.raw`#[\da-f]{3,8}(?![\da-z])|\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\([^()]{1,100}\)|${SPOKEN}|(?<![\w#.,-])(?=[a-f]*\d)[\da-f]{6}(?![\w-])`,
+  'gi',
+)
 
 /** Longer lines are no names of colors, and hold none. */
 const LONGEST = 1000
 
+/** How a sentence goes on behind a color to say what it is for. */
+const SAYS_JOB =
+  /^["')\]\s,]*(?:(?:which|that|it)\s+)?(?:is|are|should be|shall be|will be|must be|goes|go|becomes|stays|as|for|to|used|we use it|means)\b\s*(?:used\s+)?(?:(?:for|as|on|in|to|with)\b\s*)?/i
+
+/** What asks for a color rather than naming it. */
+const ASKS = /^(?:please\s+)?(?:we\s+)?(?:use|take|try|with|and|also)$/i
+
+/** Where a sentence ends, or another begins. */
+const SENTENCE_END = /[.;!?](?:\s|$)/
+
 /**
- * The colors of a pasted text, several on a line or one on each, each with the words before it, or behind it, as its name. A name with a `#` behind it
- * that begins no color is refused; any other line without a color is what people write around them, and left out.
+ * The colors of a pasted text, several on a line or one on each. The words before a color are its name; what the sentence goes on to say is its job, and its name where it has no other. A
+ * name with a `#` behind it that begins no color is refused; any other line without a color is what people write around them, and left out.
  */
 export function readText(text: string): Offer {
   const colors: Offered[] = []
@@ -25,18 +40,53 @@ export function readText(text: string): Offer {
       else if (name !== '' && word.startsWith('#')) lost.push(refused(i + 1, line, 'no-color'))
       return
     }
-    let at = 0
+    let before = line.slice(0, found[0]?.index)
     found.forEach((match, n) => {
-      const end = match.index + match[0].length
-      const behind = line.slice(end, found[n + 1]?.index ?? line.length)
-      const name = nameIn(line.slice(at, match.index)) ?? (found.length === 1 ? nameIn(behind) : null)
-      const color = offered(name, match[0], i + 1, /^[\da-f]{6}$/i.test(match[0]))
-      if (color) colors.push(color)
-      else lost.push(refused(i + 1, match[0], 'no-color'))
-      at = end
+      const next = found[n + 1]
+      const between = line.slice(match.index + match[0].length, next?.index ?? line.length)
+      const { behind, rest } = divided(between, next !== undefined)
+      const job = jobIn(behind)
+      const words = nameIn(lastSentence(before))
+      const called = words !== null && ASKS.test(words) ? null : words
+      const name = called ?? job ?? (found.length === 1 ? nameIn(behind) : null)
+      before = rest
+      const spoken = spokenColor(match[0])
+      const color = offered(name, spoken ?? match[0], i + 1, /^[\da-f]{6}$/i.test(match[0]))
+      if (!color) lost.push(refused(i + 1, match[0], 'no-color'))
+      else colors.push(called !== null && job !== null ? { ...color, description: job } : color)
     })
   })
   return { format: 'text', colors, refused: lost }
+}
+
+/** Three numbers as a color of CSS; null: they are written otherwise, or none. */
+function spokenColor(text: string): string | null {
+  if (text.includes('(') || !/^r/i.test(text)) return null
+  const numbers = text.match(/\d+/g)?.map(Number) ?? []
+  return numbers.length === 3 && numbers.every((each) => each <= 255) ? `rgb(${numbers.join(', ')})` : null
+}
+
+/** The words between two colors: what is still said of the first, and what begins to name the second. */
+function divided(between: string, hasNext: boolean): { behind: string; rest: string } {
+  if (!hasNext) return { behind: between, rest: '' }
+  if (!SAYS_JOB.test(between)) return { behind: '', rest: between }
+  const cut = [...between.matchAll(/[,.;]\s|\s(?:and|while|but|then)\s/gi)].at(-1)
+  return cut
+    ? { behind: between.slice(0, cut.index), rest: between.slice(cut.index + cut[0].length) }
+    : { behind: between, rest: '' }
+}
+
+/** What a sentence says that a color is for; null: it says nothing of it. */
+function jobIn(behind: string): string | null {
+  const start = SAYS_JOB.exec(behind.replace(/^\s*\(/, ''))
+  if (!start) return null
+  const said = behind.replace(/^\s*\(/, '').slice(start[0].length)
+  return nameIn(said.slice(0, SENTENCE_END.exec(said)?.index ?? said.length))
+}
+
+/** What stands before a color in its own sentence. */
+function lastSentence(before: string): string {
+  return before.split(SENTENCE_END).at(-1) ?? ''
 }
 
 /** What words around a color call it: bullets, quotes, dashes and colons taken off. */

@@ -32,7 +32,7 @@ export function ChangeList({ order, groups, chosen, onOrder, onChoose }: ChangeL
   }
   return (
     <Sheet
-      flex={{ base: 'none', lg: '0 0 226px' }}
+      flex={{ base: 'none', lg: '1 0 220px' }}
       maxH={{ base: '260px', lg: 'none' }}
       display="flex"
       flexDirection="column"
@@ -106,7 +106,8 @@ function DecisionLabel({ group }: { group: ChangeGroup }) {
         <Swatch color={was} size="20px" borderRadius="0" />
         {first.becomes ? <Swatch color={first.becomes.color} size="20px" borderRadius="0" /> : null}
       </Flex>
-      <Text minW="0" lineClamp={2}>
+      <Text minW="0" lineClamp={3} title={`${first.limits}${first.role ?? ''}`}>
+        {first.limits}
         {first.role}
       </Text>
     </>

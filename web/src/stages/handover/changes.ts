@@ -20,7 +20,7 @@ import {
   type Role,
   writtenPieces,
 } from '@undo-ink/core'
-import { partText } from '../../work/decision-words.ts'
+import { limitsText, partText } from '../../work/decision-words.ts'
 import { groupBy, type PlaceOf, type SitePlaces } from '../../work/places.ts'
 import { becomesText } from '../../work/standing.ts'
 
@@ -49,6 +49,8 @@ export interface PlannedChange {
   readonly role: string | null
   /** What of its rule it is about, as a rule of its own behind it; null: the literal itself. */
   readonly part: string | null
+  /** What the decision is limited to, before what it gives: `line: `; empty: nothing. */
+  readonly limits: string
   /** What was decided: changes of one decision have the same. */
   readonly decision: string
   readonly keptNotation: boolean
@@ -119,7 +121,7 @@ function rulesFor(place: PlaceOf, resolver: Resolver): PlannedChange[] {
   })
 }
 
-type Placed = 'path' | 'fileId' | 'line' | 'column' | 'heading' | 'raw' | 'was' | 'becomes' | 'role'
+type Placed = 'path' | 'fileId' | 'line' | 'column' | 'heading' | 'raw' | 'was' | 'becomes' | 'role' | 'limits'
 
 function changeOf(place: PlaceOf, outcome: Outcome): Pick<PlannedChange, Placed> {
   const { path, fileId, line, column, heading, raw, color, alpha } = place
@@ -135,7 +137,14 @@ function changeOf(place: PlaceOf, outcome: Outcome): Pick<PlannedChange, Placed>
     was: { color, alpha: alpha ?? 1 },
     becomes: paint && { color: opaqueKey(paint), alpha: written ?? 1 },
     role: becomesText(outcome),
+    limits: 'decision' in outcome ? limitsBefore(outcome.decision) : '',
   }
+}
+
+function limitsBefore({ target }: Decision): string {
+  const { colors: _, ...limits } = target
+  const text = limitsText(limits).replace(/^as /, '')
+  return text === '' ? '' : `${text}: `
 }
 
 function changeOfSlip(correction: Correction, places: SitePlaces, resolver: Resolver): PlannedChange {
@@ -154,6 +163,7 @@ function changeOfSlip(correction: Correction, places: SitePlaces, resolver: Reso
     was: null,
     becomes: color && { color: opaqueKey(color), alpha: color.alpha },
     role: isRewritten(outcome) ? becomesText(outcome) : null,
+    limits: '',
     part: null,
     decision: 'slips',
     keptNotation,
@@ -184,6 +194,7 @@ export function changeOfInsertion(
     was: null,
     becomes: { color: opaqueKey(color), alpha: 1 },
     role: 'role' in to ? (roles.find((each) => each.id === to.role)?.name ?? null) : to.color,
+    limits: '',
     part: `${property} of ${selector}, where no rule sets it`,
     decision: 'rules',
     keptNotation: true,

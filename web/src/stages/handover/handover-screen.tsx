@@ -42,10 +42,12 @@ export function HandoverScreen() {
   const group = groups.find((each) => each.key === key) ?? groups[0] ?? null
   const change = group?.changes.find(({ key }) => key === at) ?? group?.changes[0] ?? null
   const step = (direction: 1 | -1) => {
-    if (!group || !change) return
-    const next =
-      group.changes[(group.changes.indexOf(change) + direction + group.changes.length) % group.changes.length]
-    setAt(next?.key ?? null)
+    // Past the last change of a group comes the first of the next.
+    const all = groups.flatMap((each) => each.changes.map((one) => ({ group: each, one })))
+    const here = all.findIndex((each) => each.group === group && each.one === change)
+    const next = all[(here + direction + all.length) % all.length]
+    setKey(next?.group.key ?? null)
+    setAt(next?.one.key ?? null)
   }
   const onKeyDown = (event: KeyboardEvent) => {
     const letter = letterOf(event)
@@ -57,6 +59,9 @@ export function HandoverScreen() {
   return (
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="480px">
       <StageHead title="Handover" sentence={sentence(all, files, places.length - standing.changed)}>
+        <ActButton hotkey="P" disabled={!change} onClick={() => step(-1)}>
+          Previous
+        </ActButton>
         <ActButton hotkey="N" disabled={!change} onClick={() => step(1)}>
           Next
         </ActButton>
@@ -73,23 +78,25 @@ export function HandoverScreen() {
           direction={{ base: 'column', lg: 'row' }}
           onKeyDown={onKeyDown}
         >
-          <ChangeList
-            order={order}
-            groups={groups}
-            chosen={group}
-            onOrder={setOrder}
-            onChoose={(next) => {
-              setKey(next.key)
-              setAt(null)
-            }}
-          />
+          <Flex direction="column" gap="3" flex={{ base: 'none', lg: '0 0 260px' }} minH="0" overflow={{ lg: 'auto' }}>
+            <ChangeList
+              order={order}
+              groups={groups}
+              chosen={group}
+              onOrder={setOrder}
+              onChoose={(next) => {
+                setKey(next.key)
+                setAt(null)
+              }}
+            />
+            {change ? (
+              <FileFacts change={change} all={all}>
+                <UnwrittenParts />
+                <LostLater all={all} />
+              </FileFacts>
+            ) : null}
+          </Flex>
           {change && group ? <ProofSource change={change} group={group.changes} all={all} /> : null}
-          {change ? (
-            <FileFacts change={change} all={all}>
-              <UnwrittenParts />
-              <LostLater all={all} />
-            </FileFacts>
-          ) : null}
         </Flex>
       )}
     </Flex>
@@ -147,7 +154,7 @@ function FileFacts({ change, all, children }: FileFactsProps) {
   const hex = all.filter(({ keptNotation }) => !keptNotation)
   const missing = snapshot.files.filter(({ skipped }) => skipped === 'too-large')
   return (
-    <Flex direction="column" gap="3" flex={{ base: 'none', lg: '0 0 216px' }} fontSize="13px" overflow="auto">
+    <Flex direction="column" gap="3" flex="none" fontSize="13px">
       <Sheet p="3" as="section" aria-label="Facts of the file">
         <Text fontFamily="mono" fontWeight="600" truncate title={path}>
           {path}

@@ -33,6 +33,7 @@ export function ProofSource({ change, group, all }: ProofSourceProps) {
       ),
     [here],
   )
+  const marginWidth = useMemo(() => widthOf(here), [here])
   return (
     <SourcePane
       path={path}
@@ -40,7 +41,7 @@ export function ProofSource({ change, group, all }: ProofSourceProps) {
       marks={marks}
       notes={notes}
       focus={change}
-      marginWidth={224}
+      marginWidth={marginWidth}
       label="Changes in the source"
     >
       <Flex px="3" py="1.5" gap="3" borderBottom="1px solid" borderColor="edge" bg="wash" fontSize="13px">
@@ -59,6 +60,20 @@ export function ProofSource({ change, group, all }: ProofSourceProps) {
     </SourcePane>
   )
 }
+
+/** Pixels of the margin: what its longest correction needs, within bounds. */
+function widthOf(changes: readonly PlannedChange[]): number {
+  const longest = changes.reduce(
+    (most, { replacement, part, keptNotation }) =>
+      Math.max(most, replacement.length + (part === null ? 0 : 8) + (keptNotation ? 0 : 6)),
+    0,
+  )
+  return Math.min(WIDEST, Math.max(NARROWEST, 60 + longest * LETTER))
+}
+
+const NARROWEST = 130
+const WIDEST = 224
+const LETTER = 7.8
 
 /** What is replaced is struck; what a rule is added for stays. */
 function marksOf(here: readonly PlannedChange[], change: PlannedChange): SourceMark[] {

@@ -11,7 +11,7 @@ export function ApartScreen() {
   return (
     <Flex direction="column" h="100%" minH="420px">
       <StageHead
-        title="Apart"
+        title="Not written out"
         sentence={`${count(taking.length, 'place takes', 'places take')} another colour: by a keyword such as transparent or currentColor, or computed from variables.`}
       />
       <VirtualTable

@@ -16,18 +16,18 @@ const MOST = 12
 /** A cluster taken apart, put together with another, or given another lead by hand; it stays so at every tolerance. */
 export function ByHand({ row }: { row: Row }) {
   return (
-    <PopupButton label="By hand" width="300px">
-      {() => (
+    <PopupButton label="Its colours" width="320px">
+      {(close) => (
         <Flex key={row.key} direction="column" gap="3" fontSize="13px">
-          <Members row={row} />
-          <PutTogether row={row} />
+          <Members row={row} onDone={close} />
+          <PutTogether row={row} onDone={close} />
         </Flex>
       )}
     </PopupButton>
   )
 }
 
-function Members({ row: { cluster } }: { row: Row }) {
+function Members({ row: { cluster }, onDone }: { row: Row; onDone(): void }) {
   const { store, places } = useWork()
   const [ticked, setTicked] = useState<ReadonlySet<OpaqueKey>>(new Set())
   const tick = (key: OpaqueKey) => {
@@ -60,12 +60,12 @@ function Members({ row: { cluster } }: { row: Row }) {
               {number(places.ofColors([key]).length)}
             </Text>
             {i === 0 ? (
-              <Text fontSize="12px" w="88px" textAlign="right">
-                stands for it
+              <Text fontSize="12px" w="96px" textAlign="right">
+                the main one
               </Text>
             ) : (
               <ActButton h="24px" px="1.5" fontSize="12px" onClick={() => store.act({ kind: 'lead', color: key })}>
-                Let it stand
+                Make it the main one
               </ActButton>
             )}
           </Flex>
@@ -78,12 +78,19 @@ function Members({ row: { cluster } }: { row: Row }) {
           onClick={() => {
             store.act({ kind: 'group', colors: members.filter((key) => ticked.has(key)) })
             setTicked(new Set())
+            onDone()
           }}
         >
           Set the ticked apart
         </ActButton>
         {byHand ? (
-          <ActButton h="28px" onClick={() => store.act({ kind: 'ungroup', colors: members })}>
+          <ActButton
+            h="28px"
+            onClick={() => {
+              store.act({ kind: 'ungroup', colors: members })
+              onDone()
+            }}
+          >
             Let the tolerance decide
           </ActButton>
         ) : null}
@@ -92,7 +99,7 @@ function Members({ row: { cluster } }: { row: Row }) {
   )
 }
 
-function PutTogether({ row: { cluster } }: { row: Row }) {
+function PutTogether({ row: { cluster }, onDone }: { row: Row; onDone(): void }) {
   const { rows, store } = useWork()
   const [chosen, setChosen] = useState<string | null>(null)
   const nearest = rows
@@ -114,7 +121,10 @@ function PutTogether({ row: { cluster } }: { row: Row }) {
         <Swatch color={other.lead} size="22px" />
         <ActButton
           h="28px"
-          onClick={() => store.act({ kind: 'group', colors: [...cluster.members, ...other.members].toSorted() })}
+          onClick={() => {
+            store.act({ kind: 'group', colors: [...cluster.members, ...other.members].toSorted() })
+            onDone()
+          }}
         >
           Join
         </ActButton>

@@ -3,10 +3,20 @@ import { limitsText } from '../../work/decision-words.ts'
 import type { Row } from '../../work/standing.ts'
 
 /** The event that decides some rows, all their colors by value. What is wholly kept is held against an act about several. */
-export function decide(rows: readonly Row[], to: Becoming, newId: () => string): PlanEvent | null {
+export function decide(rows: readonly Row[], to: Becoming, state: PlanState, newId: () => string): PlanEvent | null {
   const open = rows.length > 1 ? rows.filter((row) => !isKept(row)) : rows
   const decisions = open.map((row) => decisionOf(row, to, newId()))
-  return decisions.length === 0 ? null : { kind: 'decide', decisions }
+  return decisions.length === 0 ? null : { kind: 'decide', decisions, ...replacing(decisions, state) }
+}
+
+/** The decisions that some take the place of: those of the very same targets, limited to nothing but a use. */
+export function replacing(decisions: readonly Decision[], state: PlanState): { replaces?: readonly string[] } {
+  const keyOf = ({ target: { colors, use } }: Decision) => `${use ?? ''} ${colors.toSorted().join(' ')}`
+  const wanted = new Set(decisions.map(keyOf))
+  const replaced = state.decisions.filter(
+    (held) => held.target.scope === undefined && held.target.alphas === undefined && wanted.has(keyOf(held)),
+  )
+  return replaced.length === 0 ? {} : { replaces: replaced.map(({ id }) => id) }
 }
 
 /** Whether all of a row is kept. */

@@ -11,7 +11,7 @@ import {
   useSensors,
 } from '@dnd-kit/core'
 import type { Becoming, Role } from '@undo-ink/core'
-import { useMemo, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { ActButton } from '../../components/act-button.tsx'
 import { Loading } from '../../components/loading.tsx'
@@ -25,7 +25,7 @@ import { useView } from '../../work/view-store.ts'
 import { useWork, type Work } from '../../work/work.tsx'
 import { type Beside, BesidePanel } from './beside-panel.tsx'
 import { type Acts, ClusterList } from './cluster-list.tsx'
-import { decide, decisionsOf } from './deciding.ts'
+import { decide, decisionsOf, replacing } from './deciding.ts'
 import { InsertDialog } from './insert-dialog.tsx'
 import { NewerVersion } from './palette/newer-version.tsx'
 import { RoleTray } from './role-tray.tsx'
@@ -61,14 +61,19 @@ export function MappingScreen() {
     )
     return wanted.flatMap((row) => (opened.has(row.key) ? [row, ...partsOf(row, work)] : [row]))
   }, [rows, stretch, only, opened, suggested, work])
-  const selection = useSelection(listed, params.get('row'))
+  const kept = useView((view) => view.mappingRow)
+  const selection = useSelection(listed, params.get('row') ?? kept)
   const { selected, acting } = selection
+  // Who comes back from another stage is where they were.
+  const keepRow = useView((view) => view.keepRow)
+  const selectedKey = selected?.key ?? null
+  useEffect(() => keepRow(selectedKey), [keepRow, selectedKey])
   const open = rows.filter((row) => row.open > 0).length
   const hinted = rows.filter((row) => row.open > 0 && (suggested.get(row.cluster.lead)?.length ?? 0) > 0).length
   const newId = () => crypto.randomUUID()
 
   const give = useStable((to: Becoming) => {
-    const event = decide(acting, to, newId)
+    const event = decide(acting, to, state, newId)
     if (event) store.act(event)
     selection.clear()
   })
@@ -80,7 +85,7 @@ export function MappingScreen() {
     },
     take(some) {
       const decisions = some.flatMap((row) => decisionsFor(row, suggestionsOf(row, suggested), newId))
-      if (decisions.length > 0) store.act({ kind: 'decide', decisions })
+      if (decisions.length > 0) store.act({ kind: 'decide', decisions, ...replacing(decisions, state) })
       selection.clear()
     },
     scope: setScoped,
@@ -120,6 +125,11 @@ export function MappingScreen() {
         title="Mapping"
         sentence={`${count(rows.length, 'cluster stands', 'clusters stand')} for ${count(colors, 'colour')}. ${number(rows.length - open)} ${are(rows.length - open)} decided, ${number(open)} ${are(open)} open.`}
       >
+        {open === 0 && rows.length > 0 ? (
+          <ActButton main asChild>
+            <Link to={`/sites/${site.id}/look`}>Nothing is open: look at the pages</Link>
+          </ActButton>
+        ) : null}
         {roles.length > 0 ? <TakeSuggestions all={suggested} /> : null}
         <Segments<Only>
           label="Clusters in the list"

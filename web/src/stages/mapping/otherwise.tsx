@@ -3,6 +3,7 @@ import { type Becoming, canInherit, readRoleColor } from '@undo-ink/core'
 import { useId, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Choice } from '../../components/choice.tsx'
+import { HashOffer } from '../../components/hash-offer.tsx'
 import { PopupButton } from '../../components/popup-button.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { count, number } from '../../components/words.ts'
@@ -19,15 +20,24 @@ interface OtherwiseProps {
 /** What a row can become beside a role: a colour, a follower of another, its parent's colour, a gradient. */
 export function Otherwise(props: OtherwiseProps) {
   return (
-    <PopupButton label="Otherwise" width="290px">
-      {() => (
-        <Flex direction="column" gap="3" fontSize="13px">
-          <OwnColor onGive={props.onGive} />
-          <Following {...props} />
-          <Inheriting {...props} />
-          <Gradients {...props} />
-        </Flex>
-      )}
+    <PopupButton label="Something else" width="300px">
+      {(close) => {
+        const given = {
+          ...props,
+          onGive: (to: Becoming) => {
+            close()
+            props.onGive(to)
+          },
+        }
+        return (
+          <Flex direction="column" gap="3" fontSize="13px">
+            <OwnColor onGive={given.onGive} />
+            <Following {...given} />
+            <Inheriting {...given} />
+            <Gradients {...given} />
+          </Flex>
+        )
+      }}
     </PopupButton>
   )
 }
@@ -58,6 +68,7 @@ function OwnColor({ onGive }: Pick<OtherwiseProps, 'onGive'>) {
           placeholder="#5a6870"
         />
         <Swatch color={isColor ? typed : null} size="22px" />
+        <HashOffer typed={typed} onTake={setTyped} />
         <ActButton type="submit" h="28px" disabled={!isColor}>
           Take it
         </ActButton>

@@ -36,22 +36,30 @@ export function troublesOf(judgement: Judgement, some: readonly Suggested[]): Ma
     }
   }
   for (const { before, subject } of judgement.vanishing)
-    add([before.text, before.ground], { severity: 3, says: `text of ${subject} would vanish` })
+    add([before.text, before.ground], { severity: 3, says: `text of ${shortened(subject)} would vanish` })
   for (const { one, other, kind, subject, state } of judgement.lost)
     add([one.color, other.color], {
       severity: 2,
       says:
         kind === 'state-like-rest'
-          ? `${subject} would look the same ${state ?? ''}`
-          : `the line of ${subject} would be lost`,
+          ? `${shortened(subject)} would look the same when ${state}`
+          : `the line of ${shortened(subject)} would be lost`,
     })
   for (const { before, after, subject } of judgement.dimmed)
     add([before.text, before.ground], {
       severity: 1,
-      says: `text of ${subject} would be hard to read (${after.ratio.toFixed(1)})`,
+      says: `text of ${shortened(subject)} would be hard to read (${after.ratio.toFixed(1)})`,
     })
   return found
 }
+
+/** A list by its first selector, in the room of a line. */
+function shortened(list: string): string {
+  const [first = ''] = list.split(/\s*,\s*/)
+  return first.length > LONGEST ? `${first.slice(0, LONGEST)}…` : first
+}
+
+const LONGEST = 40
 
 /** More rounds change nothing that is worth their time. */
 const MOST_ROUNDS = 4

@@ -77,6 +77,7 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
               key={name}
               h="28px"
               aria-pressed={from === least && changed.size === 0}
+              bg={from === least && changed.size === 0 ? 'tint' : 'sheet'}
               onClick={() => {
                 setFrom(least)
                 setChanged(new Map())

@@ -14,6 +14,7 @@ import {
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { ActButton } from '../../../components/act-button.tsx'
+import { HashOffer } from '../../../components/hash-offer.tsx'
 import { Segments } from '../../../components/segments.tsx'
 import { Sheet } from '../../../components/sheet.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
@@ -121,6 +122,7 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
                 readOnly={made !== null}
               />
               <Swatch color={typeof readRoleColor(typed) === 'string' ? null : typed} size="30px" />
+              <HashOffer typed={typed} onTake={(color) => setValue('color', color, { shouldValidate: true })} />
               {made === null ? (
                 <ActButton h="30px" px="2" onClick={() => setPicking(true)}>
                   Pick …

@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
 import { type Role, readRoleColor, type Scheme, withValue } from '@undo-ink/core'
 import { useEffect, useRef } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
+import { HashOffer } from '../../../components/hash-offer.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { useWork } from '../../../work/work.tsx'
 import { madeText } from './made-text.ts'
@@ -61,6 +62,7 @@ export function RoleInPlace({ draft, scheme, onType, onEdit, onDone }: RoleInPla
           spellCheck={false}
         />
         <Swatch color={isColor ? draft.color : null} size="22px" />
+        <HashOffer typed={draft.color} onTake={(color) => onType({ ...draft, color })} />
         <ActButton type="submit" main h="28px" disabled={!isColor}>
           Take it
         </ActButton>

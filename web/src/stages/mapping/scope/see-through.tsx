@@ -38,7 +38,7 @@ export function SeeThroughChoice({ roles, value, onChoose }: SeeThroughChoicePro
         label="written"
         value={value.kind === 'solid' ? `on ${value.role}` : value.kind}
         options={[
-          ['as-each-is', 'as see-through as each is'],
+          ['as-each-is', 'keep how see-through each is'],
           ['percent', 'with another alpha'],
           ...roles.map(({ id, name }) => [`on ${id}`, `solid, as it shows on ${name}`] as const),
         ]}
