@@ -42,6 +42,12 @@ describe('the words that a rule paints', () => {
       'nav{color:red} a{color:blue}',
       ['blue'],
     ],
+    [
+      'and the ground behind them, of the nearest that has one',
+      '<body><nav><a>Book now</a><a>Fares</a></nav></body>',
+      'nav{background:red} body{background:tan} a{color:blue}',
+      ['red', 'blue'],
+    ],
     ['in any state', '<a>Book now</a>', 'a:hover{color:red} a:visited{color:blue}', ['red', 'blue']],
     ['before and behind them', '<a>Book now</a>', 'a::before{color:red}', ['red']],
     ['of several selectors', '<h2>Book now</h2>', 'h1,h2{color:red;background:blue}', ['red', 'blue']],

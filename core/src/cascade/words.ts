@@ -13,15 +13,16 @@ export interface PageText {
 
 /**
  * What the pages show, and which places paint it: those whose rule has as its subject the element in which the words stand, or one around it
- * that holds nothing else. What an element only inherits is not told. Rules of a file that the page does not reach paint nothing on it.
+ * that holds nothing else, and the ground behind them, of whatever is around. What an element only inherits is not told. Rules of a file that the page does not reach paint nothing on it.
  */
 export function wordsOf(pages: readonly PageText[], ledger: Ledger): Words {
   const byFile = runsByFile(ledger)
+  const withGround = runsWithGround(ledger)
   const known = new Map<string, number>()
   const texts: string[] = []
   const runs: (readonly number[])[] = []
   for (const page of pages)
-    for (const { text, painted } of paintedOn(page, ledger, byFile)) {
+    for (const { text, painted } of paintedOn(page, ledger, byFile, withGround)) {
       const key = `${painted.join()} ${text}`
       if (known.has(key)) continue
       known.set(key, texts.length)
@@ -29,6 +30,18 @@ export function wordsOf(pages: readonly PageText[], ledger: Ledger): Words {
       runs.push(painted)
     }
   return { texts, runs }
+}
+
+/** The runs of which some place paints a ground. */
+function runsWithGround(ledger: Ledger): Set<number> {
+  const { codes, values } = ledger.columns.use
+  const ground = values.indexOf('ground')
+  const found = new Set<number>()
+  const starts = runsOf(ledger)
+  starts.forEach((first, run) => {
+    for (let at = first; at < (starts[run + 1] ?? ledger.length); at++) if (codes[at] === ground) found.add(run)
+  })
+  return found
 }
 
 interface Run {
@@ -47,7 +60,12 @@ function runsByFile(ledger: Ledger): Map<string, Run[]> {
   return byFile
 }
 
-function paintedOn({ path, text, files }: PageText, ledger: Ledger, byFile: ReadonlyMap<string, readonly Run[]>) {
+function paintedOn(
+  { path, text, files }: PageText,
+  ledger: Ledger,
+  byFile: ReadonlyMap<string, readonly Run[]>,
+  withGround: ReadonlySet<number>,
+) {
   const tree = readPage(text)
   const own = new Map<Element, number[]>()
   const bySubject = new Map<string, number[]>()
@@ -72,8 +90,24 @@ function paintedOn({ path, text, files }: PageText, ledger: Ledger, byFile: Read
     }
     return found
   }
+  /** What paints the ground behind an element: of the nearest around it that has one. */
+  const groundsBehind = (element: Element): readonly number[] => {
+    let found: readonly number[] = []
+    for (
+      let up: Element | null = element;
+      up && found.length === 0;
+      up = up.parent && isTag(up.parent) ? up.parent : null
+    ) {
+      const known = grounds.get(up)
+      found = known ?? runsOn(up).filter((run) => withGround.has(run))
+      if (!known) grounds.set(up, found)
+    }
+    return found
+  }
+  const grounds = new Map<Element, readonly number[]>()
   return shownTexts(tree, text.length).flatMap(({ text, elements }) => {
-    const painted = [...new Set(elements.flatMap(runsOn))].toSorted((a, b) => a - b)
+    const behind = elements[0] ? groundsBehind(elements[0]) : []
+    const painted = [...new Set([...elements.flatMap(runsOn), ...behind])].toSorted((a, b) => a - b)
     return painted.length === 0 ? [] : [{ text, painted }]
   })
 }

@@ -1,11 +1,14 @@
 import type { OpaqueKey } from '../color/color.ts'
 import { deltaE2000, type Lab, labOf } from '../color/difference.ts'
+import { isOfFamily } from '../color/family-name.ts'
 import { parseColor } from '../color/literal.ts'
 import type { Column, Ledger } from './ledger.ts'
 
 /** What one field of search holds: a color, to find what is near it, or a text. */
 export type Query =
   | { readonly kind: 'color'; readonly color: OpaqueKey }
+  /** A word for colors: all of that family, and what holds the word. */
+  | { readonly kind: 'family'; readonly text: string }
   | { readonly kind: 'text'; readonly text: string }
 
 /** CIELAB of each distinct color of a ledger, by its code. */
@@ -40,4 +43,13 @@ export function markText({ columns }: Ledger, text: string, marks: Uint8Array): 
 export function markHits(marks: Uint8Array, codes: Uint32Array, hits: readonly boolean[]): void {
   if (!hits.includes(true)) return
   for (let at = 0; at < marks.length; at++) if (hits[codes[at] as number]) marks[at] = 1
+}
+
+/** Marks the places whose color is of a family, as people call it. */
+export function markFamily({ columns: { color } }: Ledger, name: string, marks: Uint8Array): void {
+  const hits = color.values.map((key) => {
+    const read = parseColor(key)
+    return read !== null && isOfFamily(read, name)
+  })
+  markHits(marks, color.codes, hits)
 }

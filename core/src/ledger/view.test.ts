@@ -123,6 +123,7 @@ function randomView(): LedgerView {
     colors: random() < 0.2 ? places.filter(() => random() < 0.3).map(({ color }) => color) : null,
     near: random() < 0.3 ? { color: pick(places).color, reach: random() * 20 } : null,
     text: random() < 0.3 ? pick(['HOVER', 'links', 'f1', '#5', 'nothing', 'border', 'book', 'AND fares']) : '',
+    isFamily: false,
     grouping: pick(GROUPINGS),
     whole: null,
   }

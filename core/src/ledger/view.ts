@@ -11,7 +11,7 @@ import {
   type Surroundings,
 } from './facets.ts'
 import type { Ledger } from './ledger.ts'
-import { distancesTo, labsOf, markText } from './search.ts'
+import { distancesTo, labsOf, markFamily, markText } from './search.ts'
 import { markWords, NO_WORDS, runsOf, type Words } from './words.ts'
 
 export const GROUPINGS = ['file', 'color', 'heading', 'selector', 'variable'] as const
@@ -27,6 +27,8 @@ export interface LedgerView {
   readonly near: { readonly color: OpaqueKey; readonly reach: number } | null
   /** Only places in which this is found; empty: all. */
   readonly text: string
+  /** Whether colors of the family that the text names are found by it too. */
+  readonly isFamily: boolean
   readonly grouping: Grouping
   /** The facet whose values are all told; of the others the most used MOST_VALUES and those that are chosen. */
   readonly whole: Facet | null
@@ -38,6 +40,7 @@ export const EVERYTHING: LedgerView = {
   colors: null,
   near: null,
   text: '',
+  isFamily: false,
   grouping: 'file',
   whole: null,
 }
@@ -181,6 +184,7 @@ function soughtIn(
     const held = new Uint8Array(ledger.length)
     markText(ledger, view.text, held)
     markWords(words, runs, view.text, held)
+    if (view.isFamily) markFamily(ledger, view.text, held)
     for (let at = 0; at < sought.length; at++) if (held[at] === 0) sought[at] = 0
   }
   return sought

@@ -92,7 +92,8 @@ export function viewOf(address: LedgerAddress, colors: readonly OpaqueKey[] | nu
     chosen: address.chosen,
     colors,
     near,
-    text: query?.kind === 'text' ? query.text : '',
+    text: query && query.kind !== 'color' ? query.text : '',
+    isFamily: query?.kind === 'family',
     grouping: groupingOf(address),
     whole,
   }
@@ -100,5 +101,6 @@ export function viewOf(address: LedgerAddress, colors: readonly OpaqueKey[] | nu
 
 /** By color where a color is sought, so that the nearest stands first. */
 function groupingOf({ grouping, typed }: LedgerAddress): Grouping {
-  return grouping ?? (readQuery(typed)?.kind === 'color' ? 'color' : 'file')
+  const kind = readQuery(typed)?.kind
+  return grouping ?? (kind === 'color' || kind === 'family' ? 'color' : 'file')
 }

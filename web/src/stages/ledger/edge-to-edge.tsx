@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
-import { contrast, deltaE2000, labOf, type OpaqueKey, parseColor, readQuery } from '@undo-ink/core'
+import { contrast, deltaE2000, labOf, type OpaqueKey, opaqueKey, parseColor, readQuery } from '@undo-ink/core'
 import { Sheet } from '../../components/sheet.tsx'
 import { SURROUNDS } from '../../components/surround.ts'
 import type { Surround } from '../../work/view-store.ts'
@@ -14,7 +14,8 @@ interface EdgeToEdgeProps {
 /** Two colors with nothing between them, on white, grey and black: the way in which an eye tells most. */
 export function EdgeToEdge({ color, typed, onType }: EdgeToEdgeProps) {
   const query = readQuery(typed)
-  const other = query?.kind === 'color' ? query.color : null
+  const word = query?.kind === 'family' ? parseColor(query.text) : null
+  const other = query?.kind === 'color' ? query.color : word && opaqueKey(word)
   return (
     <Sheet as="section" aria-label="Edge to edge" p="3">
       <Flex align="center" gap="3" mb="2" fontSize="13px" wrap="wrap">

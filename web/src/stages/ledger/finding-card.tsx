@@ -1,6 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react'
-import { correctedBy, type FindingCode, isRewritten, parseColor } from '@undo-ink/core'
+import { correctedBy, type FindingCode, isRewritten, opaqueKey, parseColor } from '@undo-ink/core'
 import { ActButton } from '../../components/act-button.tsx'
+import { Choice } from '../../components/choice.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { FINDING_WORDS } from '../../components/words.ts'
@@ -56,14 +57,33 @@ export function FindingCard({ row, onToggle }: { row: FindingRow; onToggle(row: 
 
 /** What is written for a slip that was put right. */
 function Written({ row: { correction } }: { row: FindingRow }) {
-  const { resolver } = useWork()
+  const { resolver, roles, rows, store } = useWork()
   if (!correction) return null
   const { replacement, outcome } = correctedBy(correction, resolver)
+  const color = parseColor(correction.replacement)
+  const key = color && opaqueKey(color)
+  // A colour that stands nowhere else has no cluster in Mapping: it is decided here.
+  const isAlone = key !== null && !rows.some(({ cluster }) => cluster.members.includes(key))
+  const give = (role: string) => {
+    if (key === null || role === '') return
+    const target = { colors: [key] }
+    store.act({ kind: 'decide', decisions: [{ id: crypto.randomUUID(), target, to: { kind: 'role', role } }] })
+  }
   return (
-    <Text role="status">
-      ✓ written as <MeantColor text={replacement} />
-      {isRewritten(outcome) ? `, as ${becomesText(outcome)}` : ''}
-    </Text>
+    <Flex gap="3" wrap="wrap" align="center">
+      <Text role="status">
+        ✓ written as <MeantColor text={replacement} />
+        {isRewritten(outcome) ? `, as ${becomesText(outcome)}` : ''}
+      </Text>
+      {isAlone && roles.length > 0 ? (
+        <Choice
+          label="It becomes"
+          value={outcome.kind === 'role' ? outcome.role.id : ''}
+          options={[['', 'itself'], ...roles.map(({ id, name }) => [id, name] as const)]}
+          onChoose={give}
+        />
+      ) : null}
+    </Flex>
   )
 }
 

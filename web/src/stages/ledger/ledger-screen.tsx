@@ -1,6 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { type Facet, type FacetValue, GROUPINGS, type Grouping, type Viewed } from '@undo-ink/core'
-import { useDeferredValue, useMemo, useRef, useState } from 'react'
+import { useDeferredValue, useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Loading } from '../../components/loading.tsx'
 import { Segments } from '../../components/segments.tsx'
@@ -58,10 +58,8 @@ export function LedgerScreen() {
   const [picking, setPicking] = useState(false)
   const [step, setStep] = useState<Step>('colour')
   const place = selectedPlace(address.place, viewed, places)
-  // What is beside the table may come a moment later than what is in it, and stays while nothing is found.
-  const latest = useRef(place)
-  if (place) latest.current = place
-  const beside = useDeferredValue(latest.current, null)
+  // What is beside the table may come a moment later than what is in it.
+  const beside = useDeferredValue(place, null)
   const select = useStable((index: number) => {
     const { path, range } = places.at(index)
     change({ place: { path, start: range.start } }, { asStep: true })
@@ -200,6 +198,7 @@ function selectedPlace(
   viewed: Viewed | null,
   places: ReturnType<typeof useWork>['places'],
 ): PlaceOf | null {
+  if (viewed?.shown.length === 0) return null
   const index = named && places.inFile(named.path).find((each) => places.ledger.positions.start[each] === named.start)
   const shown = index ?? viewed?.shown[0]
   return shown === undefined ? null : places.at(shown)

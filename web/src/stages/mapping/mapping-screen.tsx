@@ -1,4 +1,4 @@
-import { Box, Flex, Text, useBreakpointValue } from '@chakra-ui/react'
+import { Box, Flex, Input, Text, useBreakpointValue } from '@chakra-ui/react'
 import {
   DndContext,
   type DragEndEvent,
@@ -11,7 +11,7 @@ import {
   useSensors,
 } from '@dnd-kit/core'
 import type { Becoming, Role } from '@undo-ink/core'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { ActButton } from '../../components/act-button.tsx'
 import { Loading } from '../../components/loading.tsx'
@@ -29,6 +29,7 @@ import { decide, decisionsOf, replacing } from './deciding.ts'
 import { InsertDialog } from './insert-dialog.tsx'
 import { NewerVersion } from './palette/newer-version.tsx'
 import { RoleTray } from './role-tray.tsx'
+import { searchedRows } from './row-search.ts'
 import { ScopeDialog } from './scope/scope-dialog.tsx'
 import { decisionsFor, suggestionsOf } from './suggesting.ts'
 import { TakeSuggestions } from './take-suggestions.tsx'
@@ -54,13 +55,15 @@ export function MappingScreen() {
   const [over, setOver] = useState<string | null>(null)
   const field = useRef<HTMLInputElement>(null)
   const suggested = useSuggestions()
+  const [typed, setTyped] = useState('')
+  const sought = useDeferredValue(typed)
   const listed = useMemo(() => {
-    const wanted = rowsIn(rows, stretch).filter(
+    const wanted = searchedRows(rowsIn(rows, stretch), sought, work.places).filter(
       (row) =>
         only === 'all' || (row.open > 0 && (only === 'open' || (suggested.get(row.cluster.lead)?.length ?? 0) > 0)),
     )
     return wanted.flatMap((row) => (opened.has(row.key) ? [row, ...partsOf(row, work)] : [row]))
-  }, [rows, stretch, only, opened, suggested, work])
+  }, [rows, stretch, only, opened, suggested, sought, work])
   const kept = useView((view) => view.mappingRow)
   const selection = useSelection(listed, params.get('row') ?? kept)
   const { selected, acting } = selection
@@ -131,6 +134,18 @@ export function MappingScreen() {
           </ActButton>
         ) : null}
         {roles.length > 0 ? <TakeSuggestions all={suggested} /> : null}
+        <Input
+          type="search"
+          aria-label="Find a colour or a text among the clusters"
+          placeholder="blue, #1d5f9e, .bar …"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          h="32px"
+          w="170px"
+          fontSize="13px"
+          borderColor="strong"
+          bg="sheet"
+        />
         <Segments<Only>
           label="Clusters in the list"
           segments={[

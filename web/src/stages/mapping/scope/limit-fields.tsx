@@ -1,4 +1,6 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { ActButton } from '../../../components/act-button.tsx'
 import { number } from '../../../components/words.ts'
 import { DIMENSIONS, type Dimension, type Limits, type Option } from './scope-options.ts'
 
@@ -22,7 +24,12 @@ interface LimitFieldsProps {
 
 /** One choice for each dimension in which the places differ, from what the audit found. */
 export function LimitFields({ options, limits, onChange }: LimitFieldsProps) {
-  const offered = DIMENSIONS.filter((dimension) => isOffered(dimension, options[dimension]))
+  const [isWhole, setWhole] = useState(false)
+  const possible = DIMENSIONS.filter((dimension) => isOffered(dimension, options[dimension]))
+  // What tells these places apart comes first: few values, each of several places.
+  const first = possible.filter((dimension) => FIRST.has(dimension) || limits[dimension] !== undefined)
+  const offered = isWhole || first.length === 0 ? possible : first
+  const others = possible.length - offered.length
   return (
     <Flex
       as="fieldset"
@@ -63,9 +70,17 @@ export function LimitFields({ options, limits, onChange }: LimitFieldsProps) {
           </chakra.label>
         </Box>
       ))}
+      {others > 0 ? (
+        <ActButton h="28px" onClick={() => setWhole(true)}>
+          {number(others)} more ways to limit it …
+        </ActButton>
+      ) : null}
     </Flex>
   )
 }
+
+/** What people think in first: what it is used as, in which state, where on the page. */
+const FIRST: ReadonlySet<Dimension> = new Set(['use', 'state', 'region', 'page'])
 
 /** What all places have in common limits nothing; regions and widths limit more than the sheets say. */
 function isOffered(dimension: Dimension, options: readonly Option[]): boolean {
