@@ -106,6 +106,24 @@ export const newSiteSchema = z
   .describe('What a new site needs')
 export type NewSite = z.infer<typeof newSiteSchema>
 
+export const renamingSchema = z
+  .strictObject({
+    name: z.string().trim().min(1, 'Give it a name').max(120, 'At most 120 characters').describe('Unique'),
+  })
+  .describe('Another name for a site or a client')
+export type Renaming = z.infer<typeof renamingSchema>
+
+export const deletedSiteSchema = z
+  .strictObject({
+    id: z.uuid(),
+    name: z.string(),
+    client: z.string().describe('Whose it is'),
+    deletedAt: z.iso.datetime(),
+    goneAt: z.iso.datetime().describe('When it can be brought back no more'),
+  })
+  .describe('A site that was deleted and can be brought back')
+export type DeletedSite = z.infer<typeof deletedSiteSchema>
+
 export const clientSchema = z.strictObject({ id: z.uuid(), name: z.string() }).describe('Whose website it is')
 export type Client = z.infer<typeof clientSchema>
 

@@ -4,11 +4,15 @@ import { Reader } from './features/audit/reader.ts'
 import { auditWork, requestOutdated } from './features/audit/service.ts'
 import { intakeWork } from './features/intake/service.ts'
 import { Queue } from './features/jobs/queue.ts'
+import { forgetDeleted } from './features/sites/deleting.ts'
 
 /** What this process does beside answering: the jobs of the database. */
 export interface Work {
   close(): Promise<void>
 }
+
+/** Milliseconds. */
+const EVERY_DAY = 24 * 60 * 60 * 1000
 
 /** Begins to run jobs, those first that are left from before. */
 export async function startWork(databaseUrl: string, sequelize: Sequelize, logger: Logger): Promise<Work> {
@@ -16,8 +20,14 @@ export async function startWork(databaseUrl: string, sequelize: Sequelize, logge
   const work = { intake: intakeWork(sequelize, reader), audit: auditWork(sequelize, reader) }
   const queue = await Queue.start({ databaseUrl, sequelize, work, logger })
   await requestOutdated(sequelize)
+  await forgetDeleted(sequelize)
+  const forgetting = setInterval(() => {
+    forgetDeleted(sequelize).catch((err: unknown) => logger.error({ err }, 'what was deleted could not be let go'))
+  }, EVERY_DAY)
+  forgetting.unref()
   return {
     async close() {
+      clearInterval(forgetting)
       await queue.close()
       await reader.close()
     },

@@ -11,6 +11,7 @@ import { roleJobs } from './migrations/2026-11-25-role-jobs.ts'
 import { views } from './migrations/2026-11-25-views.ts'
 import { words } from './migrations/2026-11-25-words.ts'
 import { clientPalettes } from './migrations/2026-11-26-client-palettes.ts'
+import { forgetting } from './migrations/2026-11-30-forgetting.ts'
 
 export const MIGRATIONS: readonly Migration[] = [
   firstSlice,
@@ -23,6 +24,7 @@ export const MIGRATIONS: readonly Migration[] = [
   roleJobs,
   madeRoles,
   clientPalettes,
+  forgetting,
 ]
 
 /** Any number that no other program takes as its advisory lock. */

@@ -35,6 +35,8 @@ class Row<M extends Model> extends Model<InferAttributes<M>, InferCreationAttrib
 export class ClientRow extends Row<ClientRow> {
   declare id: string
   declare name: string
+  /** null: it is not. */
+  declare deletedAt: CreationOptional<Date | null>
 }
 
 export class PaletteRow extends Row<PaletteRow> {
@@ -72,6 +74,8 @@ export class SiteRow extends Row<SiteRow> {
   declare clientId: string
   declare name: string
   declare createdAt: Date
+  /** null: it is not. */
+  declare deletedAt: CreationOptional<Date | null>
 }
 
 export class SnapshotRow extends Row<SnapshotRow> {
@@ -222,7 +226,7 @@ export function initModels(sequelize: Sequelize): void {
   const define = <M extends Model>(model: ModelStatic<M>, tableName: string, attributes: object) =>
     model.init(attributes as ModelAttributes<M>, { sequelize, tableName, timestamps: false, underscored: true })
 
-  define(ClientRow, 'clients', { id: key(uuid()), name: text() })
+  define(ClientRow, 'clients', { id: key(uuid()), name: text(), deletedAt: nullable(date()) })
   define(PaletteRow, 'palettes', { id: key(uuid()), clientId: uuid() })
   define(PaletteVersionRow, 'palette_versions', {
     paletteId: key(uuid()),
@@ -243,7 +247,13 @@ export function initModels(sequelize: Sequelize): void {
     onRoles: nullable(json()),
     made: nullable(json()),
   })
-  define(SiteRow, 'sites', { id: key(uuid()), clientId: uuid(), name: text(), createdAt: date() })
+  define(SiteRow, 'sites', {
+    id: key(uuid()),
+    clientId: uuid(),
+    name: text(),
+    createdAt: date(),
+    deletedAt: nullable(date()),
+  })
   define(SnapshotRow, 'snapshots', { id: key(uuid()), siteId: uuid(), receivedAt: date(), digest: text() })
   define(BlobRow, 'blobs', { sha256: key(text()), bytes: bytes() })
   define(FileRow, 'files', {

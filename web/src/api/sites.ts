@@ -1,7 +1,14 @@
 import { type QueryClient, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { type Choice, type NewSite, type Site, siteSchema, siteSummarySchema } from '@undo-ink/contracts'
+import {
+  type Choice,
+  deletedSiteSchema,
+  type NewSite,
+  type Site,
+  siteSchema,
+  siteSummarySchema,
+} from '@undo-ink/contracts'
 import { z } from 'zod'
-import { ask, send } from './client.ts'
+import { ask, askNothing, send } from './client.ts'
 
 const sitesQuery = queryOptions({
   queryKey: ['sites'],
@@ -21,6 +28,35 @@ export function useMakeSite() {
   return useMutation({
     mutationFn: (site: NewSite) => ask(siteSchema, '/sites', send(site)),
     onSuccess: (site) => remember(client, site),
+  })
+}
+
+/** An act about a site or a client in the list of sites. */
+export type SiteAct =
+  | { readonly kind: 'rename'; readonly of: 'sites' | 'clients'; readonly id: string; readonly name: string }
+  | { readonly kind: 'delete'; readonly of: 'sites' | 'clients'; readonly id: string }
+  | { readonly kind: 'restore'; readonly id: string }
+
+export function useSiteAct() {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: async (act: SiteAct) => {
+      if (act.kind === 'restore') await askNothing(`/sites/${act.id}/restore`, send({}))
+      else if (act.kind === 'rename')
+        await askNothing(`/${act.of}/${act.id}`, { ...send({ name: act.name }), method: 'PATCH' })
+      else await askNothing(`/${act.of}/${act.id}`, { method: 'DELETE' })
+    },
+    onSuccess: async () => {
+      client.removeQueries({ queryKey: ['site'] })
+      await client.invalidateQueries({ queryKey: sitesQuery.queryKey })
+    },
+  })
+}
+
+export function useDeletedSites() {
+  return useQuery({
+    queryKey: [...sitesQuery.queryKey, 'deleted'],
+    queryFn: () => ask(z.array(deletedSiteSchema), '/sites/deleted'),
   })
 }
 

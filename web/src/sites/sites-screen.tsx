@@ -10,6 +10,7 @@ import { HATCHING, Swatch } from '../components/swatch.tsx'
 import { count, day, number } from '../components/words.ts'
 import { PlainHeader } from '../shell/header.tsx'
 import { NewSite } from './new-site.tsx'
+import { DeletedSites, SiteActs } from './site-acts.tsx'
 
 /** All sites, and the form that makes one. */
 export function SitesScreen() {
@@ -30,9 +31,14 @@ export function SitesScreen() {
             {sites?.length === 0 ? <NoSites /> : null}
             <Box as="ul" listStyleType="none" display="grid" gap="3">
               {sites?.map((site) => (
-                <SiteCard key={site.id} site={site} />
+                <SiteCard
+                  key={site.id}
+                  site={site}
+                  ofClient={sites.filter(({ client }) => client.id === site.client.id)}
+                />
               ))}
             </Box>
+            <DeletedSites />
           </Box>
           <NewSite sites={sites ?? []} />
         </Flex>
@@ -62,7 +68,7 @@ function NoSites() {
   )
 }
 
-function SiteCard({ site }: { site: SiteSummary }) {
+function SiteCard({ site, ofClient }: { site: SiteSummary; ofClient: readonly SiteSummary[] }) {
   const { decided } = site
   const places = site.places - site.possible
   const share = places === 0 ? 0 : decided / places
@@ -96,17 +102,21 @@ function SiteCard({ site }: { site: SiteSummary }) {
           </Flex>
           <Flex justify="space-between" align="center" gap="4" wrap="wrap">
             <Text fontSize="13px">{progress(site)}</Text>
-            <Flex gap="1">
+            <Flex gap="1" align="center">
               {site.lead.map((color) => (
                 <Swatch key={color} color={color} size="16px" />
               ))}
+              <Box ml="3">
+                <SiteActs site={site} ofClient={ofClient} />
+              </Box>
             </Flex>
           </Flex>
         </>
       ) : (
-        <Text mt="2" fontSize="13px">
-          Waiting for the folder or ZIP of the site.
-        </Text>
+        <Flex mt="2" fontSize="13px" justify="space-between" align="center" gap="3">
+          <Text>Waiting for the folder or ZIP of the site.</Text>
+          <SiteActs site={site} ofClient={ofClient} />
+        </Flex>
       )}
     </Sheet>
   )

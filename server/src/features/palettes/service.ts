@@ -12,7 +12,7 @@ export async function getPalette(id: string): Promise<Palette> {
     ClientRow.findByPk(palette.clientId, { rejectOnEmpty: true }),
     paletteVersions(id),
     rolesOfVersions(id),
-    SiteRow.findAll({ where: { clientId: palette.clientId }, order: [['createdAt', 'ASC']] }),
+    SiteRow.findAll({ where: { clientId: palette.clientId, deletedAt: null }, order: [['createdAt', 'ASC']] }),
     plansOn(id),
   ])
   const snapshots = await SnapshotRow.findAll({ where: { siteId: sites.map((site) => site.id) } })

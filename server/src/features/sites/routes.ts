@@ -1,8 +1,9 @@
-import { newSiteSchema, siteSchema, siteSummarySchema } from '@undo-ink/contracts'
+import { deletedSiteSchema, newSiteSchema, renamingSchema, siteSchema, siteSummarySchema } from '@undo-ink/contracts'
 import { Router } from 'express'
 import type { Sequelize } from 'sequelize'
 import { z } from 'zod'
 import { answer, idOf } from '../../http/answer.ts'
+import { deleteClient, deleteSite, listDeleted, renameClient, renameSite, restoreSite } from './deleting.ts'
 import { getSite, makeSite, summarizeSites } from './service.ts'
 
 export function siteRoutes(sequelize: Sequelize): Router {
@@ -12,6 +13,31 @@ export function siteRoutes(sequelize: Sequelize): Router {
   })
   router.post('/sites', async (req, res) => {
     answer(res, siteSchema, await makeSite(sequelize, newSiteSchema.parse(req.body)), 201)
+  })
+  router.get('/sites/deleted', async (_req, res) => {
+    answer(res, z.array(deletedSiteSchema), await listDeleted())
+  })
+  router.patch('/sites/:id', async (req, res) => {
+    const id = idOf(req.params.id)
+    await renameSite(id, renamingSchema.parse(req.body).name)
+    answer(res, siteSchema, await getSite(id))
+  })
+  router.delete('/sites/:id', async (req, res) => {
+    await deleteSite(idOf(req.params.id))
+    res.status(204).end()
+  })
+  router.post('/sites/:id/restore', async (req, res) => {
+    const id = idOf(req.params.id)
+    await restoreSite(sequelize, id)
+    answer(res, siteSchema, await getSite(id))
+  })
+  router.patch('/clients/:id', async (req, res) => {
+    await renameClient(idOf(req.params.id), renamingSchema.parse(req.body).name)
+    res.status(204).end()
+  })
+  router.delete('/clients/:id', async (req, res) => {
+    await deleteClient(sequelize, idOf(req.params.id))
+    res.status(204).end()
   })
   router.get('/sites/:id', async (req, res) => {
     answer(res, siteSchema, await getSite(idOf(req.params.id)))

@@ -28,13 +28,16 @@ export async function createSite(
   try {
     return await sequelize.transaction(async (transaction) => {
       const clientId = 'id' in client ? client.id : await createClient(client.name, roles, transaction)
+      if ((await ClientRow.count({ where: { id: clientId, deletedAt: null }, transaction })) === 0) return 'no-client'
       return SiteRow.create({ id: randomUUID(), clientId, name, createdAt: new Date() }, { transaction })
     })
   } catch (error) {
     if (error instanceof ForeignKeyConstraintError) return 'no-client'
     if (!(error instanceof UniqueConstraintError)) throw error
     // A new client is most often called as its site: then the site's name is what is told of.
-    return (await SiteRow.count({ where: where(fn('lower', col('name')), name.toLowerCase()) })) > 0
+    return (await SiteRow.count({
+      where: { [Op.and]: [where(fn('lower', col('name')), name.toLowerCase()), { deletedAt: null }] },
+    })) > 0
       ? 'name-taken'
       : 'client-taken'
   }
@@ -52,11 +55,12 @@ export function findClient(id: string): Promise<ClientRow> {
 }
 
 export function listSites(): Promise<SiteRow[]> {
-  return SiteRow.findAll({ order: [['createdAt', 'DESC']] })
+  return SiteRow.findAll({ where: { deletedAt: null }, order: [['createdAt', 'DESC']] })
 }
 
+/** null: there is none, or it was deleted. */
 export function findSite(id: string): Promise<SiteRow | null> {
-  return SiteRow.findByPk(id)
+  return SiteRow.findOne({ where: { id, deletedAt: null } })
 }
 
 /** The newest copy of a site with its plan; null before the first. */
@@ -89,8 +93,9 @@ export async function copiesLike({
   digest,
 }: SnapshotRow): Promise<{ siteId: string; name: string; receivedAt: Date }[]> {
   const others = await SnapshotRow.findAll({ where: { digest, id: { [Op.ne]: id } }, order: [['receivedAt', 'ASC']] })
-  const sites = await SiteRow.findAll({ where: { id: others.map(({ siteId }) => siteId) } })
-  return others.map(({ siteId, receivedAt }) => {
-    return { siteId, name: sites.find((site) => site.id === siteId)?.name ?? '', receivedAt }
+  const sites = await SiteRow.findAll({ where: { id: others.map(({ siteId }) => siteId), deletedAt: null } })
+  return others.flatMap(({ siteId, receivedAt }) => {
+    const name = sites.find((site) => site.id === siteId)?.name
+    return name === undefined ? [] : [{ siteId, name, receivedAt }]
   })
 }
