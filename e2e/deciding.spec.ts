@@ -72,6 +72,7 @@ test('some places only: seen while they are chosen, written as a rule of their o
   await dialog.getByRole('radio', { name: /cannot be parted/ }).click()
   await expect(dialog.getByText(/no rule: an attribute/).first()).toBeVisible()
   // Nothing agrees with everything at once.
+  await dialog.getByRole('button', { name: /more ways to limit it/ }).click()
   await dialog.getByRole('combobox', { name: 'Used as' }).selectOption({ index: 1 })
   await dialog.getByRole('combobox', { name: 'Under the heading' }).selectOption({ index: 1 })
   await dialog.getByRole('combobox', { name: 'State' }).selectOption({ index: 2 })
@@ -127,9 +128,9 @@ test('all of the demo is decided in a handful of acts, and why is told at each p
   siteUrl,
 }) => {
   await page.goto(`${siteUrl}/mapping/clusters`)
-  await page.getByRole('button', { name: /suggestions/ }).click()
-  await page.getByRole('button', { name: /^Take all/ }).click()
-  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: /suggestions …/ }).click()
+  await page.getByRole('button', { name: 'all', exact: true }).click()
+  await page.getByRole('button', { name: /^Take the \d+ that are ticked/ }).click()
   await page.getByRole('radio', { name: /\d+ open$/ }).click()
   await page.getByRole('grid', { name: /^Clusters/ }).focus()
   await page.keyboard.press('a')

@@ -158,7 +158,7 @@ test('the same site, but green: its colours turned are proposed, and a sheet of 
   await expect(dialog.getByText('There is nothing to turn: a grey has no hue.')).toBeVisible()
   await target.fill('#2e6f4e')
   await dialog.getByRole('checkbox', { name: '#e0a526' }).check()
-  await dialog.getByRole('button', { name: 'Propose', exact: true }).click()
+  await dialog.getByRole('button', { name: 'Propose as roles' }).click()
   await expect(dialog.getByRole('combobox', { name: 'Name of the role of #ffffff' })).toHaveValue(
     'scheme 2, was #ffffff',
   )

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
-import { opaqueKey } from '@undo-ink/core'
+import { opaqueKey, resolverOf } from '@undo-ink/core'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { useStore } from 'zustand'
@@ -40,7 +40,11 @@ export function PageCheck() {
   )
   const asks = saved && away.colors.length + rules.length > 0 && pages.length > 0
   const check = usePageCheck(visit, pages, away.colors, rules, asks ? `${snapshot.id} ${version}` : null)
-  const remnants = useMemo(() => remnantsOf(check.surveys, sitePages.leftOut), [check.surveys, sitePages])
+  const resolve = useMemo(() => resolverOf(snapshot.files.map(({ path }) => path)), [snapshot])
+  const remnants = useMemo(
+    () => remnantsOf(check.surveys, sitePages.leftOut, resolve),
+    [check.surveys, sitePages, resolve],
+  )
   if (away.colors.length + rules.length === 0 || pages.length === 0) return null
   const surveys = [...check.surveys.values()]
   const elements = surveys.reduce((sum, each) => sum + each.elements, 0)

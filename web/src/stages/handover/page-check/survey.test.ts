@@ -1,4 +1,4 @@
-import { ledgerOf, readSource, resolveLedger } from '@undo-ink/core'
+import { ledgerOf, readSource, resolveLedger, resolverOf } from '@undo-ink/core'
 import { expect, it } from 'vitest'
 import { SitePlaces } from '../../../work/places.ts'
 import { decidedAway } from './decided-away.ts'
@@ -44,9 +44,9 @@ it('what is left is told with its reason, the unexplained first', () => {
     ['b.html', survey([{ source: '/v%20x.css', elements: 2 }, { source: '/own.css' }, { source: 'style' }])],
   ])
   expect(
-    remnantsOf(surveys, [{ path: 'v x.css' }]).map(({ reason, path, elements, pages }) => [
-      ...[reason, path, elements, pages.length],
-    ]),
+    remnantsOf(surveys, [{ path: 'v x.css' }], resolverOf(['v x.css', 'own.css', 'a.html', 'b.html'])).map(
+      ({ reason, path, elements, pages }) => [...[reason, path, elements, pages.length]],
+    ),
   ).toEqual([
     ['unknown', 'own.css', 1, 1],
     ['left-out', 'v x.css', 5, 2],

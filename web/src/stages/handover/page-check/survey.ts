@@ -1,5 +1,5 @@
 import type { AgentSays } from '@undo-ink/contracts'
-import type { LeftOutSheet, OpaqueKey } from '@undo-ink/core'
+import type { AddressResolver, LeftOutSheet, OpaqueKey } from '@undo-ink/core'
 
 /** What the agent told of one page. */
 export type Surveyed = Extract<AgentSays, { kind: 'surveyed' }>
@@ -20,16 +20,18 @@ export interface Remnant {
   readonly example: string
 }
 
-/** What is left on the pages: the unexplained first, then most elements first. @param surveys by path of the page */
+/** What is left on the pages: the unexplained first, then most elements first. @param surveys by path of the page @param resolver of the copy */
 export function remnantsOf(
   surveys: ReadonlyMap<string, Surveyed>,
   leftOut: readonly Pick<LeftOutSheet, 'path'>[],
+  { address }: Pick<AddressResolver, 'address'>,
 ): Remnant[] {
   const isLeftOut = new Set(leftOut.map(({ path }) => path))
   const found = new Map<string, Remnant>()
   for (const [page, survey] of surveys)
     for (const { color, source, elements, example } of survey.found) {
-      const path = source?.startsWith('/') ? pathOf(source) : null
+      // A sheet is named by the address that the page has for it, which may lead elsewhere in the copy.
+      const path = source?.startsWith('/') ? address(source, page, null) : null
       const reason = reasonOf(source, path, isLeftOut)
       const key = `${color} ${reason} ${path}`
       const known = found.get(key)
@@ -53,14 +55,6 @@ function reasonOf(source: string | null, path: string | null, isLeftOut: Readonl
   if (source === 'image' || source === 'browser') return source
   if (source === 'style' || source === 'attribute') return 'own-style'
   return path !== null && isLeftOut.has(path) ? 'left-out' : 'unknown'
-}
-
-function pathOf(address: string): string {
-  try {
-    return decodeURIComponent(address.slice(1))
-  } catch {
-    return address.slice(1)
-  }
 }
 
 /** A rule that was added and that no element of any page takes. */

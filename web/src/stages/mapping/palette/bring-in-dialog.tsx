@@ -132,7 +132,7 @@ function BringIn({ proposal, onDone }: { proposal: Offer | null; onDone(): void 
           </ActButton>
         ) : null}
       </Flex>
-      <TurnedScheme onOffer={(scheme) => read('', '', scheme)} />
+      <TurnedScheme onOffer={(scheme) => read('', '', scheme)} onDone={onDone} />
       {trouble === null ? null : (
         <Text role="alert" fontSize="13px" mb="2">
           <span aria-hidden>▲</span> {trouble}
