@@ -69,10 +69,10 @@ describe('what is suggested', () => {
     expect(new Set(roles)).toEqual(new Set(['primary']))
   })
 
-  it('is apart for a use that speaks for something else', () => {
+  it('is apart for each use where none speaks for most places: what nothing is said of stays open', () => {
     const all = suggested(`${SHEET} .footer { background: #8b949a } .x { color: #8b949a }`).get('#8b949a') ?? []
     expect(all.map(({ use, to }) => [use, to.kind === 'role' && to.role])).toEqual([
-      [null, 'line'],
+      ['line', 'line'],
       ['text', 'soft text'],
     ])
     expect(all.every(({ sureness }) => sureness > 0 && sureness <= 1)).toBe(true)

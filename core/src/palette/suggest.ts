@@ -45,6 +45,9 @@ const SAME_HUE = 12
 /** ΔE00 below which two colors are one: nobody can tell them apart (common practice, no source). */
 const VERY = 1
 
+/** The share of a color's places from which what is said of them speaks for the others too: common practice, no source. */
+const LEADING = 0.5
+
 /** What a color is by itself, and to the palette. */
 interface Look {
   /** OKLCH */
@@ -67,8 +70,8 @@ interface Site {
 }
 
 /**
- * Tells what each cluster could become, from what it is used for, its rank, its lightness and chroma, its relation to others and the names around it; never by nearness alone. The first suggestion is for
- * all uses, further ones for the uses that speak for something else. Deterministic. What is worked out of a color is kept: other clusters of the same colors are told faster.
+ * Tells what each cluster could become, from what it is used for, its rank, its lightness and chroma, its relation to others and the names around it; never by nearness alone. What
+ * is said of most places of a color comes first and is suggested for all of them, further suggestions are for the uses that speak for something else. Deterministic. What is worked out of a color is kept: other clusters of the same colors are told faster.
  * @returns a function of clusters, most used first
  */
 export function suggester(roles: readonly Role[]): (clusters: readonly Observed[]) => Map<OpaqueKey, Suggestion[]> {
@@ -162,13 +165,17 @@ function suggestedFor(color: Color, site: Site, roles: RolesByName): Suggestion[
     told.reduce((sum, { found, places }) => (isSame(found.to, to) ? sum + places : sum), 0)
   const main = told.toSorted((a, b) => placesTo(b.found.to) - placesTo(a.found.to) || b.places - a.places)[0]
   if (!main) return []
-  // What nothing is said of goes along; what speaks against is suggested apart.
   const share = placesTo(main.found.to) / color.seen.places
+  const apart = ({ use, found }: (typeof told)[number]): Suggestion => ({
+    ...found,
+    use,
+    sureness: round(found.sureness),
+  })
+  if (share < LEADING) return told.map(apart)
+  // What nothing is said of goes along; what speaks against is suggested apart.
   return [
     { ...main.found, use: null, sureness: round(main.found.sureness * (0.6 + 0.4 * share)) },
-    ...told
-      .filter(({ found }) => !isSame(found.to, main.found.to))
-      .map(({ use, found }): Suggestion => ({ ...found, use, sureness: round(found.sureness) })),
+    ...told.filter(({ found }) => !isSame(found.to, main.found.to)).map(apart),
   ]
 }
 

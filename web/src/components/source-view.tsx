@@ -7,6 +7,7 @@ import { Decoration, type DecorationSet, EditorView, GutterMarker, gutter, lineN
 import { tags } from '@lezer/highlight'
 import { syntaxOf } from '@undo-ink/core'
 import { useEffect, useMemo, useRef } from 'react'
+import { groupBy } from '../work/places.ts'
 import { excerptOf } from './excerpt.ts'
 import { count } from './words.ts'
 
@@ -18,13 +19,13 @@ export interface SourceMark {
   readonly kind: 'here' | 'struck' | 'struck-here'
 }
 
-/** What stands in the margin of one line, made anew for each view. */
+/** One row in the margin of a line, made anew for each view. */
 export interface MarginNote {
   readonly line: number
+  /** What of the line it is about: left out together with that; null: the line. */
+  readonly column: number | null
   /** Says whether two notes look the same. */
   readonly key: string
-  /** Lines of text that the note needs. */
-  readonly rows: number
   render(): HTMLElement
 }
 
@@ -49,25 +50,32 @@ const achromatic = HighlightStyle.define([
   { tag: [tags.tagName, tags.className, tags.labelName], fontWeight: '500' },
 ])
 
-class NoteMarker extends GutterMarker {
-  readonly note: MarginNote
+/** The notes of one line, one below the other. */
+class NotesMarker extends GutterMarker {
+  readonly notes: readonly MarginNote[]
 
-  constructor(note: MarginNote) {
+  constructor(notes: readonly MarginNote[]) {
     super()
-    this.note = note
+    this.notes = notes
   }
 
-  override eq(other: NoteMarker): boolean {
-    return other.note.key === this.note.key
+  override eq(other: NotesMarker): boolean {
+    return keyOf(other.notes) === keyOf(this.notes)
   }
 
   override toDOM(): HTMLElement {
-    return this.note.render()
+    const box = document.createElement('div')
+    box.append(...this.notes.map((note) => note.render()))
+    return box
   }
 }
 
+function keyOf(notes: readonly MarginNote[]): string {
+  return notes.map(({ key }) => key).join('\n')
+}
+
 /** A received text, read only, with literals marked and notes in its margin. Columns stay as they are. */
-export function SourceView({ text, marks, focus, ...props }: SourceViewProps) {
+export function SourceView({ text, marks, notes, focus, ...props }: SourceViewProps) {
   const { line, column } = focus
   const excerpt = useMemo(() => excerptOf(text, { line, column }), [text, line, column])
   const shownMarks = useMemo(
@@ -77,6 +85,14 @@ export function SourceView({ text, marks, focus, ...props }: SourceViewProps) {
         return column === null ? [] : [{ ...mark, column }]
       }),
     [marks, excerpt],
+  )
+  const shownNotes = useMemo(
+    () =>
+      groupBy(
+        notes.filter(({ line, column }) => column === null || excerpt.columnOf(line, column) !== null),
+        ({ line }) => line,
+      ),
+    [notes, excerpt],
   )
   return (
     <>
@@ -89,6 +105,7 @@ export function SourceView({ text, marks, focus, ...props }: SourceViewProps) {
       <TextView
         text={excerpt.text}
         marks={shownMarks}
+        notes={shownNotes}
         focusOn={line}
         column={excerpt.columnOf(line, column) ?? 1}
         {...props}
@@ -97,7 +114,10 @@ export function SourceView({ text, marks, focus, ...props }: SourceViewProps) {
   )
 }
 
-interface TextViewProps extends Omit<SourceViewProps, 'focus'> {
+type NotesByLine = ReadonlyMap<number, readonly MarginNote[]>
+
+interface TextViewProps extends Omit<SourceViewProps, 'focus' | 'notes'> {
+  readonly notes: NotesByLine
   readonly focusOn: number
   readonly column: number
 }
@@ -145,23 +165,33 @@ function TextView({ path, text, marks, notes, focusOn, column, marginWidth, labe
     if (!view) return
     const { from, to } = lineIn(view)(focusOn)
     const start = Math.min(to, from + column - 1)
-    show(view, start)
+    let wanted = true
+    const below = Math.max(0, (notes.get(focusOn)?.length ?? 0) - 1) * ROW
+    show(view, start, below, () => wanted)
+    return () => {
+      wanted = false
+    }
   }, [focusOn, column, path, text, label])
   return <Box ref={parent} flex="1" h="100%" minH="0" overflow="hidden" css={{ '& .cm-editor': { height: '100%' } }} />
 }
 
-/** Scrolls the text, and nothing around it, so that a place stands in its middle. Lines are wrapped: each is read from its beginning. */
-function show(view: EditorView, at: number): void {
+/** Heights of lines are guessed until they are drawn: how often a place is looked for anew where they turned out to be others. */
+const LOOKS = 4
+
+/** Scrolls the text, and nothing around it, so that a place stands in its middle. Lines are wrapped: each is read from its beginning. @param below pixels of room for notes at the end of its line */
+function show(view: EditorView, at: number, below: number, wanted: () => boolean, looks = LOOKS): void {
   const { scrollDOM } = view
   view.requestMeasure({
     read: () => {
       // A line that is not in sight is not drawn: its place is told from how far along it the literal stands.
       const { from, to, top, height } = view.lineBlockAt(at)
-      const along = to > from ? ((at - from) / (to - from)) * height : 0
+      const along = to > from ? ((at - from) / (to - from)) * Math.max(0, height - below) : 0
       return top + along - scrollDOM.clientHeight / 2
     },
     write: (top) => {
+      if (Math.abs(scrollDOM.scrollTop - top) < 1) return
       scrollDOM.scrollTop = top
+      if (looks > 1) requestAnimationFrame(() => wanted() && show(view, at, below, wanted, looks - 1))
     },
   })
 }
@@ -175,7 +205,7 @@ function lineIn({ state: { doc } }: EditorView): LineAt {
 
 type LineAt = (number: number) => { from: number; to: number }
 
-function decorationsOf(marks: readonly SourceMark[], notes: readonly MarginNote[], line: LineAt): DecorationSet {
+function decorationsOf(marks: readonly SourceMark[], notes: NotesByLine, line: LineAt): DecorationSet {
   const ranges: Range<Decoration>[] = marks.map(({ line: number, column, length, kind }) => {
     const { from } = line(number)
     return Decoration.mark({ class: `source-${kind}` }).range(from + column - 1, from + column - 1 + length)
@@ -183,21 +213,21 @@ function decorationsOf(marks: readonly SourceMark[], notes: readonly MarginNote[
   for (const { line: number, kind } of marks) {
     if (kind !== 'struck') ranges.push(Decoration.line({ class: 'source-line-here' }).range(line(number).from))
   }
-  // A note of several rows gets its room below the line, so that notes never cover one another.
-  for (const { line: number, rows } of notes) {
-    if (rows > 1)
+  // Several notes get their room below the line, so that notes never cover one another.
+  for (const [number, { length }] of notes) {
+    if (length > 1)
       ranges.push(
-        Decoration.line({ attributes: { style: `padding-bottom:${(rows - 1) * ROW}px` } }).range(line(number).from),
+        Decoration.line({ attributes: { style: `padding-bottom:${(length - 1) * ROW}px` } }).range(line(number).from),
       )
   }
   return Decoration.set(ranges, true)
 }
 
-function marginOf(notes: readonly MarginNote[], width: number, line: LineAt) {
+function marginOf(notes: NotesByLine, width: number, line: LineAt) {
   const builder = new RangeSetBuilder<GutterMarker>()
-  for (const note of notes.toSorted((a, b) => a.line - b.line)) {
-    const { from } = line(note.line)
-    builder.add(from, from, new NoteMarker(note))
+  for (const [number, some] of [...notes].toSorted(([a], [b]) => a - b)) {
+    const { from } = line(number)
+    builder.add(from, from, new NotesMarker(some))
   }
   const markers = builder.finish()
   return [

@@ -24,10 +24,23 @@ export function useUndoKeys(undo: () => void, redo: () => void): void {
 }
 
 /** The letter or digit of a key press that acts in a list, or null: letters act only with no other key held, and can be switched off. */
-export function letterOf(event: React.KeyboardEvent): string | null {
+export function letterOf(event: React.KeyboardEvent | KeyboardEvent): string | null {
   if (!useView.getState().letterKeys || isTyping(event.target)) return null
   if (event.ctrlKey || event.metaKey || event.altKey || event.key.length !== 1) return null
   return event.key.toLowerCase()
+}
+
+/** Letters of a stage that has one thing to act on, wherever the focus is but in a dialog. @param act whether the letter was its own */
+export function useLetters(act: (letter: string) => boolean): void {
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      const letter = letterOf(event)
+      if (letter === null || (event.target as Element).closest('[role=dialog]')) return
+      if (act(letter)) event.preventDefault()
+    }
+    addEventListener('keydown', listen)
+    return () => removeEventListener('keydown', listen)
+  }, [act])
 }
 
 /** The key of each stage, with Alt: the first letter of its name that is free. */

@@ -47,6 +47,18 @@ describe('a mail', () => {
       ['the background', 'rgb(242, 232, 213)', null],
       ['Ink', 'rgb(31, 42, 48)', null],
     ])
+    expect(
+      said(
+        'Hi Jo, the main brand colour is Pine #0e5a4f, for links and small accents use Lagoon #0b5c8f. Warm panels are Oat #efe6cc and quiet text #5b6870. Warnings: ember #d9822b. We use Fern #2a9d8f',
+      ),
+    ).toEqual([
+      ['Pine', '#0e5a4f', 'the main brand colour'],
+      ['Lagoon', '#0b5c8f', 'links and small accents'],
+      ['Oat', '#efe6cc', 'Warm panels'],
+      ['quiet text', '#5b6870', null],
+      ['ember', '#d9822b', 'Warnings'],
+      ['Fern', '#2a9d8f', null],
+    ])
     expect(lost('RGB 300 90 79')).toEqual([['RGB 300 90 79', 'no-color']])
   })
 

@@ -20,6 +20,22 @@ const SAYS_JOB =
 /** What asks for a color rather than naming it. */
 const ASKS = /^(?:please\s+)?(?:we\s+)?(?:use|take|try|with|and|also)$/i
 
+/** What comes before what a color is called or for. */
+const PRELUDE = /^(?:(?:hi|hello|dear)\b[^,!:]{0,40}[,!:]\s*)?(?:(?:and|but|while|then|also|for)\s+)*/i
+
+/** A job and then a name for it: `the main colour is Pine`, `for links use Lagoon`, `Warnings: ember`. */
+const JOB_THEN_NAME =
+  /^(.{2,60}?)(?:\s+(?:is|are|use|takes?|becomes?|(?:will|should|shall|must) be)(?:\s+called)?\s+|\s*[:=]\s*)(\p{L}[\p{L}\d-]*(?:\s[\p{L}\d-]+){0,2})$/iu
+
+/** What no name has in it: such words go on about a job. */
+const NO_NAME = /\b(?:for|as|on|in|to|the|our|use)\b/i
+
+/** Who speaks is no job. */
+const SPEAKER = /^(?:we|you|i|they|please)$/i
+
+/** Words between two colors that are of the second alone. */
+const OF_THE_NEXT = /^[,;.\s]*(?:and\s+)?for\b[^,;.]*\b(?:use|take)\b/i
+
 /** Where a sentence ends, or another begins. */
 const SENTENCE_END = /[.;!?](?:\s|$)/
 
@@ -46,14 +62,14 @@ export function readText(text: string): Offer {
       const between = line.slice(match.index + match[0].length, next?.index ?? line.length)
       const { behind, rest } = divided(between, next !== undefined)
       const job = jobIn(behind)
-      const words = nameIn(lastSentence(before))
-      const called = words !== null && ASKS.test(words) ? null : words
+      const { called, forWhat } = askedFor(lastSentence(before))
       const name = called ?? job ?? (found.length === 1 ? nameIn(behind) : null)
+      const said = [forWhat, called === null ? null : job].filter((each) => each !== null).join('; ')
       before = rest
       const spoken = spokenColor(match[0])
       const color = offered(name, spoken ?? match[0], i + 1, /^[\da-f]{6}$/i.test(match[0]))
       if (!color) lost.push(refused(i + 1, match[0], 'no-color'))
-      else colors.push(called !== null && job !== null ? { ...color, description: job } : color)
+      else colors.push(said === '' ? color : { ...color, description: said })
     })
   })
   return { format: 'text', colors, refused: lost }
@@ -69,7 +85,7 @@ function spokenColor(text: string): string | null {
 /** The words between two colors: what is still said of the first, and what begins to name the second. */
 function divided(between: string, hasNext: boolean): { behind: string; rest: string } {
   if (!hasNext) return { behind: between, rest: '' }
-  if (!SAYS_JOB.test(between)) return { behind: '', rest: between }
+  if (!SAYS_JOB.test(between) || OF_THE_NEXT.test(between)) return { behind: '', rest: between }
   const cut = [...between.matchAll(/[,.;]\s|\s(?:and|while|but|then)\s/gi)].at(-1)
   return cut
     ? { behind: between.slice(0, cut.index), rest: between.slice(cut.index + cut[0].length) }
@@ -82,6 +98,15 @@ function jobIn(behind: string): string | null {
   if (!start) return null
   const said = behind.replace(/^\s*\(/, '').slice(start[0].length)
   return nameIn(said.slice(0, SENTENCE_END.exec(said)?.index ?? said.length))
+}
+
+/** What the words before a color call it, and what they say that it is for; null: nothing. */
+function askedFor(before: string): { called: string | null; forWhat: string | null } {
+  const words = nameIn(before)?.replace(PRELUDE, '') ?? ''
+  if (words === '' || ASKS.test(words)) return { called: null, forWhat: null }
+  const [, job = '', name = ''] = JOB_THEN_NAME.exec(words) ?? []
+  if (name === '' || NO_NAME.test(name)) return { called: nameIn(words), forWhat: null }
+  return { called: nameIn(name), forWhat: SPEAKER.test(job) ? null : nameIn(job) }
 }
 
 /** What stands before a color in its own sentence. */

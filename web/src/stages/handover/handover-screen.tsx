@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { type KeyboardEvent, type ReactNode, useMemo, useState } from 'react'
+import { type ReactNode, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { useFileTexts } from '../../api/copies.ts'
 import { ActButton } from '../../components/act-button.tsx'
@@ -8,7 +8,8 @@ import { Sheet } from '../../components/sheet.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { count, encodingText, number } from '../../components/words.ts'
 import { rowsIn } from '../../work/standing.ts'
-import { letterOf } from '../../work/use-keys.ts'
+import { useLetters } from '../../work/use-keys.ts'
+import { useStable } from '../../work/use-stable.ts'
 import { useView } from '../../work/view-store.ts'
 import { useSaved, useWork } from '../../work/work.tsx'
 import { ChangeList, type Order } from './change-list.tsx'
@@ -49,12 +50,13 @@ export function HandoverScreen() {
     setKey(next?.group.key ?? null)
     setAt(next?.one.key ?? null)
   }
-  const onKeyDown = (event: KeyboardEvent) => {
-    const letter = letterOf(event)
-    if (letter !== 'n' && letter !== 'p') return
-    step(letter === 'n' ? 1 : -1)
-    event.preventDefault()
-  }
+  useLetters(
+    useStable((letter) => {
+      if (letter !== 'n' && letter !== 'p') return false
+      step(letter === 'n' ? 1 : -1)
+      return true
+    }),
+  )
   const files = byFile(all).length
   return (
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="480px">
@@ -71,13 +73,7 @@ export function HandoverScreen() {
       {all.length === 0 ? (
         <NothingYet />
       ) : (
-        <Flex
-          flex={{ base: 'none', lg: '1' }}
-          minH="0"
-          gap="4"
-          direction={{ base: 'column', lg: 'row' }}
-          onKeyDown={onKeyDown}
-        >
+        <Flex flex={{ base: 'none', lg: '1' }} minH="0" gap="4" direction={{ base: 'column', lg: 'row' }}>
           <Flex direction="column" gap="3" flex={{ base: 'none', lg: '0 0 260px' }} minH="0" overflow={{ lg: 'auto' }}>
             <ChangeList
               order={order}

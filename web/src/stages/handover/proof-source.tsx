@@ -4,7 +4,6 @@ import { colorDots } from '../../components/color-dots.ts'
 import type { MarginNote, SourceMark } from '../../components/source-view.tsx'
 import { withAlpha } from '../../components/swatch.tsx'
 import { count } from '../../components/words.ts'
-import { groupBy } from '../../work/places.ts'
 import { markOf } from '../ledger/place-source.tsx'
 import { SourcePane } from '../ledger/source-pane.tsx'
 import type { PlannedChange } from './changes.ts'
@@ -23,12 +22,12 @@ export function ProofSource({ change, group, all }: ProofSourceProps) {
   const marks = useMemo(() => marksOf(here, change), [here, change])
   const notes = useMemo(
     () =>
-      [...groupBy(here, ({ line }) => line)].map(
-        ([at, changes]): MarginNote => ({
-          line: at,
-          key: changes.map(({ raw, replacement }) => `${raw} ${replacement}`).join('\n'),
-          rows: changes.length,
-          render: () => corrections(changes),
+      here.map(
+        (each): MarginNote => ({
+          line: each.line,
+          column: each.column,
+          key: `${each.raw} ${each.replacement}`,
+          render: () => correction(each),
         }),
       ),
     [here],
@@ -91,26 +90,22 @@ function smallWord(text: string, flex: string): HTMLElement {
   return word
 }
 
-/** The corrections of one line, one below the other: both colors, the new text, and a word where the notation had to change. */
-function corrections(changes: readonly PlannedChange[]): HTMLElement {
-  const box = document.createElement('div')
-  for (const { raw, replacement, was, becomes, role, part, keptNotation } of changes) {
-    const row = document.createElement('div')
-    row.style.cssText =
-      'display:flex;gap:6px;height:22px;align-items:center;padding-left:8px;color:var(--chakra-colors-ink)'
-    const why = role ?? 'a slip put right'
-    row.title = `${raw} becomes ${replacement}: ${why}${part === null ? '' : `, ${part}`}`
-    const dots = [
-      { paint: was, title: raw },
-      { paint: becomes, title: why },
-    ].flatMap(({ paint, title }) => (paint ? [{ paint: withAlpha(paint.color, paint.alpha), title }] : []))
-    const text = document.createElement('span')
-    text.style.cssText = 'font-weight:600;overflow:hidden;text-overflow:ellipsis;white-space:nowrap;min-width:0'
-    text.textContent = replacement
-    row.append(colorDots(dots), text)
-    if (part !== null) row.append(smallWord(part, '0 1 auto'))
-    if (!keptNotation) row.append(smallWord('as hex', 'none'))
-    box.append(row)
-  }
-  return box
+/** A correction: both colors, the new text, and a word where the notation had to change. */
+function correction({ raw, replacement, was, becomes, role, part, keptNotation }: PlannedChange): HTMLElement {
+  const row = document.createElement('div')
+  row.style.cssText =
+    'display:flex;gap:6px;height:22px;align-items:center;padding-left:8px;color:var(--chakra-colors-ink)'
+  const why = role ?? 'a slip put right'
+  row.title = `${raw} becomes ${replacement}: ${why}${part === null ? '' : `, ${part}`}`
+  const dots = [
+    { paint: was, title: raw },
+    { paint: becomes, title: why },
+  ].flatMap(({ paint, title }) => (paint ? [{ paint: withAlpha(paint.color, paint.alpha), title }] : []))
+  const text = document.createElement('span')
+  text.style.cssText = 'font-weight:600;overflow:hidden;text-overflow:ellipsis;white-space:nowrap;min-width:0'
+  text.textContent = replacement
+  row.append(colorDots(dots), text)
+  if (part !== null) row.append(smallWord(part, '0 1 auto'))
+  if (!keptNotation) row.append(smallWord('as hex', 'none'))
+  return row
 }

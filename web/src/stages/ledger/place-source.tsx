@@ -95,8 +95,8 @@ export function notesOf(places: SitePlaces, path: string): MarginNote[] {
     const shown = places.some(indices)
     return {
       line,
+      column: null,
       key: shown.map(({ color, alpha }) => `${color}${alpha}`).join(' '),
-      rows: 1,
       render: () =>
         colorDots(shown.map(({ color, alpha, raw }) => ({ paint: withAlpha(color, alpha ?? 1), title: raw }))),
     }

@@ -16,6 +16,12 @@ export function decisionsFor(row: Row, taken: readonly Suggestion[], newId: () =
   })
 }
 
+/** Number of places of a row that suggestions for it decide. */
+export function placesOf({ count, uses }: Row, taken: readonly Suggestion[]): number {
+  if (taken.some(({ use }) => use === null)) return count
+  return uses.reduce((sum, [use, places]) => sum + (taken.some((each) => each.use === use) ? places : 0), 0)
+}
+
 /** From which sureness a suggestion is called what. */
 export const SURENESS = [
   { name: 'sure', from: 0.8 },

@@ -3,7 +3,8 @@ import { expect, it } from 'vitest'
 import { SitePlaces } from '../../work/places.ts'
 import { countOutcomes, rowOf } from '../../work/standing.ts'
 import { consequenceOf } from './consequence.ts'
-import { trialsOf, troublesOf, withoutTrouble } from './suggestion-troubles.ts'
+import { placesOf } from './suggesting.ts'
+import { leadsOf, missingLead, trialsOf, troublesOf, withoutTrouble } from './suggestion-troubles.ts'
 
 const text = `
 .a { color: #7a2433; background: #ffffff }
@@ -36,4 +37,26 @@ it('leaves out the less sure of those that make trouble together', () => {
   const some = [suggested('#943a4b', 'teal', 0.9), suggested('#5f1a27', 'teal', 0.6), suggested('#7a2433', 'teal', 0.5)]
   expect(withoutTrouble(some, places, plan)).toEqual([some[0], some[2]])
   expect(withoutTrouble([suggested('#7a2433', 'pale', 0.9)], places, plan)).toEqual([])
+})
+
+it('lets none follow what takes nothing itself', () => {
+  const [lead, role] = [suggested('#7a2433', 'teal', 0.9), suggested('#5f1a27', 'teal', 0.9)]
+  const follower: Suggestion = { use: null, to: { kind: 'follow', lead: '#7a2433' }, sureness: 0.65, why: 'shade' }
+  const follows = { row: suggested('#943a4b', 'teal', 0.6).row, taken: [follower] }
+  expect(missingLead(follows, leadsOf([lead, follows], []))).toBe(null)
+  expect(missingLead(follows, leadsOf([role, follows], []))).toBe('#7a2433')
+  expect(missingLead(follows, leadsOf([follows], [{ ...lead.row, leads: true }]))).toBe(null)
+})
+
+it('counts the places of the uses that it is for', () => {
+  const { row } = suggested('#943a4b', 'teal', 0.6)
+  const apart = (use: Suggestion['use']): Suggestion => ({
+    use,
+    to: { kind: 'role', role: 'teal' },
+    sureness: 1,
+    why: 'named',
+  })
+  expect([placesOf(row, [apart(null)]), placesOf(row, [apart('ground')]), placesOf(row, [apart('text')])]).toEqual([
+    1, 1, 0,
+  ])
 })

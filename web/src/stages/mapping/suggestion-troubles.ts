@@ -10,6 +10,19 @@ export interface Suggested {
   readonly taken: readonly Suggestion[]
 }
 
+/** The colors that others can follow once these are taken: of the rows that lead already, and of those that take a role. */
+export function leadsOf(some: readonly Suggested[], rows: readonly Pick<Row, 'cluster' | 'leads'>[]): Set<OpaqueKey> {
+  return new Set([
+    ...rows.flatMap(({ cluster, leads }) => (leads ? [cluster.lead] : [])),
+    ...some.flatMap(({ row, taken }) => (taken.some(({ to }) => to.kind === 'role') ? [row.cluster.lead] : [])),
+  ])
+}
+
+/** What a suggestion is to follow that takes nothing itself; null: all of it can be taken. */
+export function missingLead({ taken }: Suggested, leads: ReadonlySet<OpaqueKey>): OpaqueKey | null {
+  return taken.flatMap(({ to }) => (to.kind === 'follow' && !leads.has(to.lead) ? [to.lead] : []))[0] ?? null
+}
+
 /** What taking a suggestion together with the others would do that cannot be wanted. */
 export interface Trouble {
   /** The greater the worse: text that vanishes, a state or a line that is lost, text that is hard to read. */

@@ -7,22 +7,22 @@ import { WideDialog } from '../../components/wide-dialog.tsx'
 import { are, count } from '../../components/words.ts'
 import { useWork } from '../../work/work.tsx'
 import { consequenceOf } from './consequence.ts'
-import { decisionsFor, reasonText, SURENESS, suggestionText } from './suggesting.ts'
-import { type Suggested, trialsOf, troublesOf, withoutTrouble } from './suggestion-troubles.ts'
+import { decisionsFor, placesOf, reasonText, SURENESS, suggestionText } from './suggesting.ts'
+import { leadsOf, missingLead, type Suggested, trialsOf, troublesOf, withoutTrouble } from './suggestion-troubles.ts'
 import { useMet, Warnings } from './warnings.tsx'
 
 /** Takes many suggestions as one act, after a list of what that does, its worst first. */
 export function TakeSuggestions({ all }: { all: ReadonlyMap<OpaqueKey, readonly Suggestion[]> }) {
   const { rows } = useWork()
   const [isOpen, setOpen] = useState(false)
-  const offered = useMemo(
-    () =>
-      rows.flatMap((row): Suggested[] => {
-        const taken = row.open === row.count ? (all.get(row.cluster.lead) ?? []) : []
-        return taken.length > 0 ? [{ row, taken }] : []
-      }),
-    [rows, all],
-  )
+  const offered = useMemo(() => {
+    const some = rows.flatMap((row): Suggested[] => {
+      const taken = row.open === row.count ? (all.get(row.cluster.lead) ?? []) : []
+      return taken.length > 0 ? [{ row, taken }] : []
+    })
+    const leads = leadsOf(some, rows)
+    return some.filter((each) => missingLead(each, leads) === null)
+  }, [rows, all])
   if (offered.length === 0) return null
   return (
     <>
@@ -37,7 +37,7 @@ export function TakeSuggestions({ all }: { all: ReadonlyMap<OpaqueKey, readonly 
 }
 
 function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDone(): void }) {
-  const { places, state, roles, sitePages, taking, store } = useWork()
+  const { places, rows, state, roles, sitePages, taking, store } = useWork()
   const plan = useMemo(
     () => ({
       ...{ decisions: state.decisions, confirmations: state.confirmations },
@@ -53,7 +53,9 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
   const surenessOf = ({ taken }: Suggested) => Math.min(...taken.map(({ sureness }) => sureness))
   const isTicked = (each: Suggested) =>
     changed.get(each.row.cluster.lead) ?? (safe.includes(each) && surenessOf(each) >= from)
-  const ticked = offered.filter(isTicked)
+  const wanted = offered.filter(isTicked)
+  const leads = leadsOf(wanted, rows)
+  const ticked = wanted.filter((each) => missingLead(each, leads) === null)
   const judgement = useMemo(() => consequenceOf(trialsOf(ticked), places, plan), [ticked, places, plan])
   const listed = offered.toSorted((a, b) => severity(b) - severity(a) || b.row.count - a.row.count)
   function severity({ row }: Suggested) {
@@ -93,6 +95,7 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
           const { row, taken } = each
           const { lead } = row.cluster
           const trouble = troubles.get(lead)
+          const missing = missingLead(each, leads)
           const role = roles.find(({ id }) => taken[0]?.to.kind === 'role' && taken[0].to.role === id)
           return (
             <li key={lead}>
@@ -107,14 +110,15 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
               >
                 <input
                   type="checkbox"
-                  checked={isTicked(each)}
+                  checked={ticked.includes(each)}
+                  disabled={missing !== null}
                   onChange={({ target: { checked } }) => setChanged(new Map(changed).set(lead, checked))}
                 />
                 <Swatch color={lead} size="24px" borderRadius="0" />
                 <Text fontFamily="mono" w="78px">
                   {lead}
                 </Text>
-                <Text w="80px">{count(row.count, 'place')}</Text>
+                <Text w="80px">{count(placesOf(row, taken), 'place')}</Text>
                 <span aria-hidden>→</span>
                 <Swatch color={role?.color ?? null} size="24px" borderRadius="0" />
                 <Box minW="0" flex="1">
@@ -125,7 +129,11 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
                     {reasonText(taken)}
                   </Text>
                 </Box>
-                {trouble ? (
+                {missing !== null ? (
+                  <Text flex="0 1 300px" textAlign="right" color="soft">
+                    waits for {missing} to be decided
+                  </Text>
+                ) : trouble ? (
                   <Text flex="0 1 300px" textAlign="right">
                     <span aria-hidden>▲</span> {trouble.says}
                   </Text>
@@ -140,7 +148,7 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
         <Text aria-live="polite">
           {count(ticked.length, 'suggestion')} {are(ticked.length)} ticked:{' '}
           {count(
-            ticked.reduce((sum, { row }) => sum + row.count, 0),
+            ticked.reduce((sum, { row, taken }) => sum + placesOf(row, taken), 0),
             'place',
           )}
           .
