@@ -2,7 +2,6 @@ import { chakra, Flex, Input, Text } from '@chakra-ui/react'
 import {
   canTurn,
   type Decision,
-  followed,
   type Offer,
   ownJobOf,
   parseColor,
@@ -40,7 +39,7 @@ export function TurnedScheme({ onOffer, onDone }: TurnedSchemeProps) {
   const label = useId()
   const to = parseColor(typed)
   const own = rows.slice(0, MOST).map(({ cluster }) => cluster.lead)
-  const scheme = to && turnedScheme(own, to, followed, held)
+  const scheme = to && turnedScheme(own, to, held)
   const lead = turningLead(own, held)
   // A status or another company's colour keeps its own hue.
   const staying = useMemo(() => {

@@ -1,13 +1,12 @@
 import Color from 'colorjs.io'
 import { describe, expect, it } from 'vitest'
 import { parseColor } from '../color/literal.ts'
-import { followed } from '../plan/follow.ts'
 import { turnedScheme, turningLead } from './turned.ts'
 
 const color = (text: string) => parseColor(text) as NonNullable<ReturnType<typeof parseColor>>
 const oklch = (text: string) => new Color(text).to('oklch').coords as number[]
 const turn = (scheme: string[], to: string, held: string[] = []) =>
-  turnedScheme(scheme, color(to), followed, new Set(held))?.colors.map((each) => each.color) ?? null
+  turnedScheme(scheme, color(to), new Set(held))?.colors.map((each) => each.color) ?? null
 
 describe('a scheme turned to another color', () => {
   const scheme = ['#ffffff', '#7a2433', '#943a4b', '#e0a526', '#8b949a', '#111111', '#f3dde1']

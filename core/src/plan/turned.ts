@@ -1,8 +1,9 @@
 import { type Color, type OpaqueKey, toHex } from '../color/color.ts'
 import { parseColor } from '../color/literal.ts'
 import { toSpace } from '../color/space.ts'
-import type { Offer, Offered } from './formats/offer.ts'
-import { inSrgb } from './role.ts'
+import type { Offer, Offered } from '../palette/formats/offer.ts'
+import { inSrgb } from '../palette/role.ts'
+import { followed } from './follow.ts'
 
 /** OKLCH chroma below which a color is a grey to an eye, and stays one. */
 const GREY = 0.02
@@ -21,12 +22,11 @@ export function turningLead(scheme: readonly OpaqueKey[], held: ReadonlySet<Opaq
 /**
  * A scheme turned to another color: its most used one that is no grey takes exactly that, all others keep their place to it, greys stay, and so do colors that are held.
  * Null where nothing can be turned: the scheme is of greys, or the new color is one.
- * @param scheme opaque keys, most used first @param follow gives the color that keeps its place to another
+ * @param scheme opaque keys, most used first
  */
 export function turnedScheme(
   scheme: readonly OpaqueKey[],
   to: Color,
-  follow: (color: Color, oldLead: Color, newLead: Color) => Color,
   held: ReadonlySet<OpaqueKey> = new Set(),
 ): Offer | null {
   const leadKey = turningLead(scheme, held)
@@ -35,7 +35,7 @@ export function turnedScheme(
   const colors = scheme.flatMap((key, i): Offered[] => {
     const color = parseColor(key)
     if (!color) return []
-    const turned = key === leadKey ? inSrgb(to) : held.has(key) || !canTurn(key) ? color : follow(color, lead, to)
+    const turned = key === leadKey ? inSrgb(to) : held.has(key) || !canTurn(key) ? color : followed(color, lead, to)
     return [{ name: `scheme ${i + 1}, was ${key}`, color: toHex(turned), line: i + 1, remark: null }]
   })
   return { format: 'proposal', colors, refused: [] }
