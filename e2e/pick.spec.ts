@@ -32,8 +32,9 @@ test('a page is scrolled while it is picked from', async ({ page, siteUrl }) => 
   await page.goto(`${siteUrl}/ledger/places`)
   await page.getByRole('button', { name: 'Pick …' }).click()
   const dialog = page.getByRole('dialog', { name: 'Pick a colour' })
+  await expect(dialog.frameLocator('iframe').getByRole('link', { name: 'Book a crossing' })).toBeVisible()
+  await dialog.getByRole('application').click()
   await expect(dialog.getByRole('radio', { name: 'ground' }).first()).toBeVisible()
-  await dialog.getByRole('application').focus()
   await page.keyboard.press('PageDown')
   const top = () =>
     dialog
