@@ -39,7 +39,9 @@ export function PageCheck() {
     [places, outcomes, rules],
   )
   const asks = saved && away.colors.length + rules.length > 0 && pages.length > 0
-  const check = usePageCheck(visit, pages, away.colors, rules, asks ? `${snapshot.id} ${version}` : null)
+  // A sheet that is taken in or left out changes neither copy nor plan, but what the plan reaches.
+  const key = `${snapshot.id} ${version} ${places.length}`
+  const check = usePageCheck(visit, pages, away.colors, rules, asks ? key : null)
   const resolve = useMemo(() => resolverOf(snapshot.files.map(({ path }) => path)), [snapshot])
   const remnants = useMemo(
     () => remnantsOf(check.surveys, sitePages.leftOut, resolve),
