@@ -3,7 +3,6 @@ import type { Visit } from '@undo-ink/contracts'
 import { decidedIn } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import { useStore } from 'zustand'
 import { useVisit } from '../../api/copies.ts'
 import { ActButton } from '../../components/act-button.tsx'
 import { Choice } from '../../components/choice.tsx'
@@ -13,6 +12,7 @@ import { Segments } from '../../components/segments.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { are, count, number } from '../../components/words.ts'
 import { pageAddress, shownPages } from '../../work/shown-pages.ts'
+import { useReached } from '../../work/use-reached.ts'
 import { useWork } from '../../work/work.tsx'
 import { PageFrame } from './page-frame.tsx'
 import { useFramePair } from './use-frame-pair.ts'
@@ -48,15 +48,15 @@ type Width = keyof typeof WIDTHS
 const WIDTH_SEGMENTS = (Object.keys(WIDTHS) as Width[]).map((value) => ({ value, text: `${value} ${WIDTHS[value]}` }))
 
 function Pages({ visit, pages }: { visit: Visit; pages: readonly string[] }) {
-  const { store, places, standing, sitePages } = useWork()
-  const version = useStore(store, ({ plan }) => plan.version)
+  const { places, standing, sitePages } = useWork()
+  const reached = useReached()
   const [params] = useSearchParams()
   const named = params.get('page')
   const [page, setPage] = useState(pages.find((path) => path === named) ?? pages[0] ?? '')
   // Choosing the page that the frames once began with must lead back to it from wherever links have led.
   const [turn, setTurn] = useState(0)
   const [width, setWidth] = useState<Width>('wide')
-  const pair = useFramePair(visit, pageAddress(page), version)
+  const pair = useFramePair(visit, pageAddress(page), reached)
   const shown = decodeURIComponent(pair.path).replace(/^\//, '')
   const hidden = sitePages.pages.length - pages.length
   return (

@@ -16,9 +16,9 @@ export interface FramePair {
 
 /**
  * Talks with the agents of two frames. Each message is taken only from a frame's own window and origin, and checked.
- * @param version when it changes, the frame of the copy after is loaded anew, in place
+ * @param reached when it changes, the frame of the copy after is loaded anew, in place
  */
-export function useFramePair(visit: Visit, page: string, version: number): FramePair {
+export function useFramePair(visit: Visit, page: string, reached: string): FramePair {
   const before = useRef<HTMLIFrameElement>(null)
   const after = useRef<HTMLIFrameElement>(null)
   const [path, setPath] = useState(page)
@@ -64,12 +64,12 @@ export function useFramePair(visit: Visit, page: string, version: number): Frame
     return () => removeEventListener('message', listen)
   }, [visit])
 
-  const known = useRef(version)
+  const known = useRef(reached)
   useEffect(() => {
-    if (known.current === version) return
-    known.current = version
+    if (known.current === reached) return
+    known.current = reached
     tell(after.current, visit.after, { kind: 'reload' })
-  }, [version, visit])
+  }, [reached, visit])
 
   return {
     before,

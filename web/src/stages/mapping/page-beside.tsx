@@ -1,11 +1,11 @@
 import { Flex, Text } from '@chakra-ui/react'
 import type { Visit } from '@undo-ink/contracts'
 import { useState } from 'react'
-import { useStore } from 'zustand'
 import { useVisit } from '../../api/copies.ts'
 import { Choice } from '../../components/choice.tsx'
 import { Loading } from '../../components/loading.tsx'
 import { pageAddress, shownPages } from '../../work/shown-pages.ts'
+import { useReached } from '../../work/use-reached.ts'
 import { useWork } from '../../work/work.tsx'
 import { PageFrame } from '../look/page-frame.tsx'
 import { useFramePair } from '../look/use-frame-pair.ts'
@@ -25,10 +25,9 @@ export function PageBeside() {
 const WINDOW = 1100
 
 function Page({ visit, pages }: { visit: Visit; pages: readonly string[] }) {
-  const { store } = useWork()
-  const version = useStore(store, ({ plan }) => plan.version)
+  const reached = useReached()
   const [page, setPage] = useState(pages[0] ?? '')
-  const { after, path, greet } = useFramePair(visit, pageAddress(page), version)
+  const { after, path, greet } = useFramePair(visit, pageAddress(page), reached)
   const shown = decodeURIComponent(path).replace(/^\//, '')
   return (
     <Flex direction="column" gap="2" flex="1" minH="0">

@@ -2,12 +2,12 @@ import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import { opaqueKey, resolverOf } from '@undo-ink/core'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
-import { useStore } from 'zustand'
 import { useVisit } from '../../../api/copies.ts'
 import { Sheet } from '../../../components/sheet.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { are, count, number } from '../../../components/words.ts'
 import { shownPages } from '../../../work/shown-pages.ts'
+import { useReached } from '../../../work/use-reached.ts'
 import { useSaved, useWork } from '../../../work/work.tsx'
 import { lookPath } from '../../ledger/paths.ts'
 import { decidedAway } from './decided-away.ts'
@@ -16,10 +16,10 @@ import { type AddedRule, MOST_CHECKED, usePageCheck } from './use-page-check.ts'
 
 /** Whether the pages of the copy still show a colour that was decided away, and why. Looked at anew after every change. */
 export function PageCheck() {
-  const { snapshot, places, outcomes, state, resolver, sitePages, store } = useWork()
+  const { snapshot, places, outcomes, state, resolver, sitePages } = useWork()
   const { data: visit } = useVisit(snapshot.planId)
   const saved = useSaved()
-  const version = useStore(store, ({ plan }) => plan.version)
+  const reached = useReached()
   const pages = useMemo(() => shownPages(sitePages), [sitePages])
   const rules = useMemo(
     () =>
@@ -39,9 +39,7 @@ export function PageCheck() {
     [places, outcomes, rules],
   )
   const asks = saved && away.colors.length + rules.length > 0 && pages.length > 0
-  // A sheet that is taken in or left out changes neither copy nor plan, but what the plan reaches.
-  const key = `${snapshot.id} ${version} ${places.length}`
-  const check = usePageCheck(visit, pages, away.colors, rules, asks ? key : null)
+  const check = usePageCheck(visit, pages, away.colors, rules, asks ? reached : null)
   const resolve = useMemo(() => resolverOf(snapshot.files.map(({ path }) => path)), [snapshot])
   const remnants = useMemo(
     () => remnantsOf(check.surveys, sitePages.leftOut, resolve),
