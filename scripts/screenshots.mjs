@@ -75,7 +75,8 @@ try {
 /** The dialog in which a colour is picked, with a point of the page in it. */
 async function takePicking() {
   await page.getByRole('button', { name: 'Pick …' }).click()
-  await page.getByRole('radio', { name: 'text' }).waitFor()
+  const dialog = page.getByRole('dialog', { name: 'Pick a colour' })
+  await dialog.frameLocator('iframe').getByRole('heading', { level: 1 }).waitFor()
   await page.getByRole('application').click({ position: { x: 100, y: 186 } })
   await page.getByText('the very same').waitFor()
   await take('pick')
@@ -85,9 +86,9 @@ async function takePicking() {
 async function takeScope() {
   await page.getByRole('row', { name: /^#7a2433/ }).click()
   await page.getByRole('button', { name: /^Only some places/ }).click()
-  await page.getByRole('combobox', { name: 'Within' }).selectOption({ label: '.timetable (9)' })
+  await page.getByRole('combobox', { name: 'Within' }).selectOption('.columns')
   await page.getByRole('radio', { name: /taken in part/ }).click()
-  await page.getByText('within .timetable').first().waitFor()
+  await page.getByText('within .columns').first().waitFor()
   await take('some-places')
 }
 
