@@ -1,5 +1,13 @@
 import { z } from 'zod'
 
+const addedRuleSchema = z.strictObject({
+  selector: z.string().max(1000),
+  property: z.string().max(100),
+  color: z.string().max(100),
+})
+/** A rule that was added, with the opaque key of its color. */
+export type AddedRule = z.infer<typeof addedRuleSchema>
+
 /** What the agent on a visited page says to the application. */
 export const agentSaysSchema = z
   .discriminatedUnion('kind', [
@@ -49,10 +57,7 @@ export const agentSaysSchema = z
         .max(500),
       rules: z
         .array(
-          z.strictObject({
-            selector: z.string().max(1000),
-            property: z.string().max(100),
-            color: z.string().max(100),
+          addedRuleSchema.extend({
             found: z.int().min(0).describe('Elements that it finds'),
             taking: z.int().min(0).describe('Of them, those that take its color'),
           }),
@@ -75,13 +80,7 @@ export const agentAskSchema = z
         kind: z.literal('survey'),
         colors: z.array(z.string().max(100)).max(5000),
         rules: z
-          .array(
-            z.strictObject({
-              selector: z.string().max(1000),
-              property: z.string().max(100),
-              color: z.string().max(100),
-            }),
-          )
+          .array(addedRuleSchema)
           .max(500)
           .describe('Rules that were added, each with the opaque key of its color'),
       })

@@ -1,8 +1,9 @@
-import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import { familyOf, type OpaqueKey, type OwnJob, ownJobOf, resolver, together } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Swatch } from '../../components/swatch.tsx'
+import { TickList, TickRow } from '../../components/tick-list.tsx'
 import { WideDialog } from '../../components/wide-dialog.tsx'
 import { count } from '../../components/words.ts'
 import { paintKeyOf, type Row } from '../../work/standing.ts'
@@ -97,43 +98,32 @@ function Shades({ lead, family, onDone }: ShadesProps) {
         What is ticked keeps its place to {lead}, wherever that goes: a pale tint stays pale, a deep shade deep, and
         text as readable as it was. What has a job of its own is not ticked.
       </Text>
-      <Box as="ul" listStyleType="none" maxH="330px" overflow="auto" aria-label="Shades" tabIndex={0}>
+      <TickList label="Shades">
         {family.map((row) => {
           const { lead: key } = row.cluster
           const [use] = row.uses[0] ?? ['other' as const]
           const paint = paintKeyOf(after.outcome({ color: key, use }))
           const job = jobs.get(key) ?? null
           return (
-            <li key={key}>
-              <chakra.label
-                display="flex"
-                gap="3"
-                alignItems="center"
-                py="1"
-                borderBottom="1px solid"
-                borderColor="edge"
-                cursor="pointer"
-              >
-                <input
-                  type="checkbox"
-                  checked={isTicked(row)}
-                  onChange={({ target: { checked } }) => setChanged(new Map(changed).set(key, checked))}
-                />
-                <Swatch color={key} size="26px" borderRadius="0" />
-                <span aria-hidden>→</span>
-                <Swatch color={paint} size="26px" borderRadius="0" />
-                <Text fontFamily="mono">
-                  {key} becomes {paint}
-                </Text>
-                <Text ml="auto" color="soft">
-                  {count(row.count, 'place')}, mostly {use}
-                  {job === null ? '' : `; ${JOB_WORDS[job]}`}
-                </Text>
-              </chakra.label>
-            </li>
+            <TickRow
+              key={key}
+              checked={isTicked(row)}
+              onCheck={(checked) => setChanged(new Map(changed).set(key, checked))}
+            >
+              <Swatch color={key} size="26px" borderRadius="0" />
+              <span aria-hidden>→</span>
+              <Swatch color={paint} size="26px" borderRadius="0" />
+              <Text fontFamily="mono">
+                {key} becomes {paint}
+              </Text>
+              <Text ml="auto" color="soft">
+                {count(row.count, 'place')}, mostly {use}
+                {job === null ? '' : `; ${JOB_WORDS[job]}`}
+              </Text>
+            </TickRow>
           )
         })}
-      </Box>
+      </TickList>
       <Warnings judgement={judgement} />
       <Flex justify="flex-end" gap="2">
         <ActButton main disabled={following.length === 0} onClick={follow}>

@@ -32,6 +32,7 @@ import { RoleTray } from './role-tray.tsx'
 import { searchedRows } from './row-search.ts'
 import { ScopeDialog } from './scope/scope-dialog.tsx'
 import { decisionsFor, suggestionsOf } from './suggesting.ts'
+import { offeredOf } from './suggestion-troubles.ts'
 import { TakeSuggestions } from './take-suggestions.tsx'
 import { ToleranceSlider } from './tolerance-slider.tsx'
 import { useSelection } from './use-selection.ts'
@@ -55,15 +56,16 @@ export function MappingScreen() {
   const [over, setOver] = useState<string | null>(null)
   const field = useRef<HTMLInputElement>(null)
   const suggested = useSuggestions()
+  const offered = useMemo(() => offeredOf(rows, suggested), [rows, suggested])
   const [typed, setTyped] = useState('')
   const sought = useDeferredValue(typed)
   const listed = useMemo(() => {
+    const withSuggestion = new Set(offered.map(({ row }) => row))
     const wanted = searchedRows(rowsIn(rows, stretch), sought, work.places).filter(
-      (row) =>
-        only === 'all' || (row.open > 0 && (only === 'open' || (suggested.get(row.cluster.lead)?.length ?? 0) > 0)),
+      (row) => only === 'all' || (only === 'open' ? row.open > 0 : withSuggestion.has(row)),
     )
     return wanted.flatMap((row) => (opened.has(row.key) ? [row, ...partsOf(row, work)] : [row]))
-  }, [rows, stretch, only, opened, suggested, sought, work])
+  }, [rows, stretch, only, opened, offered, sought, work])
   const kept = useView((view) => view.mappingRow)
   const selection = useSelection(listed, params.get('row') ?? kept)
   const { selected, acting } = selection
@@ -72,7 +74,6 @@ export function MappingScreen() {
   const selectedKey = selected?.key ?? null
   useEffect(() => keepRow(selectedKey), [keepRow, selectedKey])
   const open = rows.filter((row) => row.open > 0).length
-  const hinted = rows.filter((row) => row.open > 0 && (suggested.get(row.cluster.lead)?.length ?? 0) > 0).length
   const newId = () => crypto.randomUUID()
 
   const give = useStable((to: Becoming) => {
@@ -133,7 +134,7 @@ export function MappingScreen() {
             <Link to={`/sites/${site.id}/look`}>Nothing is open: look at the pages</Link>
           </ActButton>
         ) : null}
-        {roles.length > 0 ? <TakeSuggestions all={suggested} /> : null}
+        {roles.length > 0 ? <TakeSuggestions offered={offered} /> : null}
         <Input
           type="search"
           aria-label="Find a colour or a text among the clusters"
@@ -151,8 +152,8 @@ export function MappingScreen() {
           segments={[
             { value: 'all', text: 'all' },
             { value: 'open', text: `${number(open)} open` },
-            ...(hinted > 0 || only === 'suggested'
-              ? [{ value: 'suggested' as const, text: `${number(hinted)} with a suggestion` }]
+            ...(offered.length > 0 || only === 'suggested'
+              ? [{ value: 'suggested' as const, text: `${number(offered.length)} with a suggestion` }]
               : []),
           ]}
           value={only}

@@ -10,6 +10,16 @@ export interface Suggested {
   readonly taken: readonly Suggestion[]
 }
 
+/** The rows of which nothing is decided yet, with what can be taken for each. @param all suggestions by the lead of their row */
+export function offeredOf(rows: readonly Row[], all: ReadonlyMap<OpaqueKey, readonly Suggestion[]>): Suggested[] {
+  const some = rows.flatMap((row): Suggested[] => {
+    const taken = row.open === row.count ? (all.get(row.cluster.lead) ?? []) : []
+    return taken.length > 0 ? [{ row, taken }] : []
+  })
+  const leads = leadsOf(some, rows)
+  return some.filter((each) => missingLead(each, leads) === null)
+}
+
 /** The colors that others can follow once these are taken: of the rows that lead already, and of those that take a role. */
 export function leadsOf(some: readonly Suggested[], rows: readonly Pick<Row, 'cluster' | 'leads'>[]): Set<OpaqueKey> {
   return new Set([

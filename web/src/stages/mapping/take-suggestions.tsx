@@ -1,8 +1,9 @@
-import { Box, chakra, Flex, Text } from '@chakra-ui/react'
-import type { OpaqueKey, Suggestion } from '@undo-ink/core'
+import { Box, Flex, Text } from '@chakra-ui/react'
+import type { OpaqueKey } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Swatch } from '../../components/swatch.tsx'
+import { TickList, TickRow } from '../../components/tick-list.tsx'
 import { WideDialog } from '../../components/wide-dialog.tsx'
 import { are, count } from '../../components/words.ts'
 import { useWork } from '../../work/work.tsx'
@@ -12,17 +13,8 @@ import { leadsOf, missingLead, type Suggested, trialsOf, troublesOf, withoutTrou
 import { useMet, Warnings } from './warnings.tsx'
 
 /** Takes many suggestions as one act, after a list of what that does, its worst first. */
-export function TakeSuggestions({ all }: { all: ReadonlyMap<OpaqueKey, readonly Suggestion[]> }) {
-  const { rows } = useWork()
+export function TakeSuggestions({ offered }: { offered: readonly Suggested[] }) {
   const [isOpen, setOpen] = useState(false)
-  const offered = useMemo(() => {
-    const some = rows.flatMap((row): Suggested[] => {
-      const taken = row.open === row.count ? (all.get(row.cluster.lead) ?? []) : []
-      return taken.length > 0 ? [{ row, taken }] : []
-    })
-    const leads = leadsOf(some, rows)
-    return some.filter((each) => missingLead(each, leads) === null)
-  }, [rows, all])
   if (offered.length === 0) return null
   return (
     <>
@@ -90,7 +82,7 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
           ))}
         </Flex>
       </Flex>
-      <Box as="ul" listStyleType="none" maxH="360px" overflow="auto" aria-label="Suggestions" tabIndex={0}>
+      <TickList label="Suggestions">
         {listed.map((each) => {
           const { row, taken } = each
           const { lead } = row.cluster
@@ -98,51 +90,40 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
           const missing = missingLead(each, leads)
           const role = roles.find(({ id }) => taken[0]?.to.kind === 'role' && taken[0].to.role === id)
           return (
-            <li key={lead}>
-              <chakra.label
-                display="flex"
-                gap="3"
-                alignItems="center"
-                py="1"
-                borderBottom="1px solid"
-                borderColor="edge"
-                cursor="pointer"
-              >
-                <input
-                  type="checkbox"
-                  checked={ticked.includes(each)}
-                  disabled={missing !== null}
-                  onChange={({ target: { checked } }) => setChanged(new Map(changed).set(lead, checked))}
-                />
-                <Swatch color={lead} size="24px" borderRadius="0" />
-                <Text fontFamily="mono" w="78px">
-                  {lead}
+            <TickRow
+              key={lead}
+              checked={ticked.includes(each)}
+              disabled={missing !== null}
+              onCheck={(checked) => setChanged(new Map(changed).set(lead, checked))}
+            >
+              <Swatch color={lead} size="24px" borderRadius="0" />
+              <Text fontFamily="mono" w="78px">
+                {lead}
+              </Text>
+              <Text w="80px">{count(placesOf(row, taken), 'place')}</Text>
+              <span aria-hidden>→</span>
+              <Swatch color={role?.color ?? null} size="24px" borderRadius="0" />
+              <Box minW="0" flex="1">
+                <Text fontWeight="600" truncate>
+                  {taken.map((one) => suggestionText(one, roles)).join(', ')}
                 </Text>
-                <Text w="80px">{count(placesOf(row, taken), 'place')}</Text>
-                <span aria-hidden>→</span>
-                <Swatch color={role?.color ?? null} size="24px" borderRadius="0" />
-                <Box minW="0" flex="1">
-                  <Text fontWeight="600" truncate>
-                    {taken.map((one) => suggestionText(one, roles)).join(', ')}
-                  </Text>
-                  <Text color="soft" truncate>
-                    {reasonText(taken)}
-                  </Text>
-                </Box>
-                {missing !== null ? (
-                  <Text flex="0 1 300px" textAlign="right" color="soft">
-                    waits for {missing} to be decided
-                  </Text>
-                ) : trouble ? (
-                  <Text flex="0 1 300px" textAlign="right">
-                    <span aria-hidden>▲</span> {trouble.says}
-                  </Text>
-                ) : null}
-              </chakra.label>
-            </li>
+                <Text color="soft" truncate>
+                  {reasonText(taken)}
+                </Text>
+              </Box>
+              {missing !== null ? (
+                <Text flex="0 1 300px" textAlign="right" color="soft">
+                  waits for {missing} to be decided
+                </Text>
+              ) : trouble ? (
+                <Text flex="0 1 300px" textAlign="right">
+                  <span aria-hidden>▲</span> {trouble.says}
+                </Text>
+              ) : null}
+            </TickRow>
           )
         })}
-      </Box>
+      </TickList>
       <Warnings judgement={judgement} />
       <Flex justify="space-between" align="center" gap="3">
         <Text aria-live="polite">

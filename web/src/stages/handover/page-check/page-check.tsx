@@ -1,4 +1,5 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import type { AddedRule } from '@undo-ink/contracts'
 import { opaqueKey, resolverOf } from '@undo-ink/core'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
@@ -12,7 +13,7 @@ import { useSaved, useWork } from '../../../work/work.tsx'
 import { lookPath } from '../../ledger/paths.ts'
 import { decidedAway } from './decided-away.ts'
 import { type LostRule, lostRules, type Remnant, remnantsOf } from './survey.ts'
-import { type AddedRule, MOST_CHECKED, usePageCheck } from './use-page-check.ts'
+import { MOST_CHECKED, usePageCheck } from './use-page-check.ts'
 
 /** Whether the pages of the copy still show a colour that was decided away, and why. Looked at anew after every change. */
 export function PageCheck() {

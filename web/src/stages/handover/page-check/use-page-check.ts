@@ -1,4 +1,4 @@
-import { type AgentAsk, agentSaysSchema, type Visit } from '@undo-ink/contracts'
+import { type AddedRule, type AgentAsk, agentSaysSchema, type Visit } from '@undo-ink/contracts'
 import type { OpaqueKey } from '@undo-ink/core'
 import { useEffect, useState } from 'react'
 import { pageAddress } from '../../../work/shown-pages.ts'
@@ -21,9 +21,6 @@ export interface PageCheck {
   /** Whether all pages have answered or been given up. */
   readonly isDone: boolean
 }
-
-/** A rule that was added, with the opaque key of its color. */
-export type AddedRule = Extract<AgentAsk, { kind: 'survey' }>['rules'][number]
 
 const NOTHING: PageCheck = { surveys: new Map(), silent: [], isDone: false }
 
