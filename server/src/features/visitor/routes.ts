@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import { visitSchema } from '@undo-ink/contracts'
-import { encode, resolverOf, servedPaths } from '@undo-ink/core'
+import { type AddressResolver, encode, resolverOf, servedPaths } from '@undo-ink/core'
 import { type RequestHandler, Router } from 'express'
 import { lookup } from 'mime-types'
 import type { Config } from '../../config.ts'
@@ -88,8 +88,22 @@ async function resolve(
   if (wanted === null) return null
   const direct = await findFirstFile(snapshotId, servedPaths(wanted))
   if (direct) return { file: direct }
-  const elsewhere = resolverOf(await keptPaths(snapshotId)).address(`/${path.slice(1)}`, from ?? '', null)
+  const elsewhere = (await resolverFor(snapshotId)).address(`/${path.slice(1)}`, from ?? '', null)
   return elsewhere === null ? null : { redirect: `/${elsewhere.split('/').map(encodeURIComponent).join('/')}` }
+}
+
+/** Of the copy that was asked last: a page asks for many files at once, and a copy never changes. */
+let lastAsked: { readonly snapshotId: string; readonly resolver: Promise<AddressResolver> } | null = null
+
+function resolverFor(snapshotId: string): Promise<AddressResolver> {
+  if (lastAsked?.snapshotId !== snapshotId) {
+    const resolver = keptPaths(snapshotId).then(resolverOf)
+    lastAsked = { snapshotId, resolver }
+    resolver.catch(() => {
+      lastAsked = null
+    })
+  }
+  return lastAsked.resolver
 }
 
 /** A path of this origin as one of the copy. */

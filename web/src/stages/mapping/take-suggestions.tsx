@@ -37,14 +37,14 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
     }),
     [state, roles, sitePages, taking],
   )
-  const safe = useMemo(() => withoutTrouble(offered, places, plan), [offered, places, plan])
+  const safe = useMemo(() => new Set(withoutTrouble(offered, places, plan)), [offered, places, plan])
   const together = useMet(useMemo(() => consequenceOf(trialsOf(offered), places, plan), [offered, places, plan]))
   const troubles = useMemo(() => troublesOf(together, offered), [together, offered])
   const [from, setFrom] = useState<number>(SURENESS[1].from)
   const [changed, setChanged] = useState<ReadonlyMap<OpaqueKey, boolean>>(new Map())
   const surenessOf = ({ taken }: Suggested) => Math.min(...taken.map(({ sureness }) => sureness))
   const isTicked = (each: Suggested) =>
-    changed.get(each.row.cluster.lead) ?? (safe.includes(each) && surenessOf(each) >= from)
+    changed.get(each.row.cluster.lead) ?? (safe.has(each) && surenessOf(each) >= from)
   const wanted = offered.filter(isTicked)
   const leads = leadsOf(wanted, rows)
   const ticked = wanted.filter((each) => missingLead(each, leads) === null)
@@ -92,7 +92,7 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
           return (
             <TickRow
               key={lead}
-              checked={ticked.includes(each)}
+              checked={isTicked(each) && missing === null}
               disabled={missing !== null}
               onCheck={(checked) => setChanged(new Map(changed).set(lead, checked))}
             >
