@@ -1,3 +1,4 @@
+import type { FileText } from '@undo-ink/contracts'
 import { limitedTo, readSelector, splitList } from '@undo-ink/core'
 import { useMemo } from 'react'
 import { useFileTexts } from '../../../api/copies.ts'
@@ -27,8 +28,7 @@ export function useSeen(wanted: boolean): Seen | null {
   const texts = useFileTexts(wanted ? ids : [])
   return useMemo(() => {
     if (!wanted || texts.size < ids.length) return null
-    const parser = new DOMParser()
-    const pages = [...texts.values()].map(({ text }) => parser.parseFromString(text, 'text/html'))
+    const pages = [...texts.values()].map(documentOf)
     const known = new Map<string, number>()
     return {
       isWhole: ids.length > 0 && ids.length === sitePages.pages.length,
@@ -46,6 +46,17 @@ export function useSeen(wanted: boolean): Seen | null {
       },
     }
   }, [wanted, texts, ids, sitePages])
+}
+
+/** Pages as they were parsed once, for all who ask. */
+const parsed = new WeakMap<FileText, Document>()
+
+function documentOf(file: FileText): Document {
+  const known = parsed.get(file)
+  if (known) return known
+  const page = new DOMParser().parseFromString(file.text, 'text/html')
+  parsed.set(file, page)
+  return page
 }
 
 /** What finds the subjects of a selector on a page at rest. */
