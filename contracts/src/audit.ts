@@ -73,7 +73,8 @@ export const evidenceSchema = z
   .describe('By what a text was taken for a color where no language of colors says so')
 true satisfies Same<z.infer<typeof evidenceSchema>, Evidence>
 
-const context = {
+/** Where a place that paints stands. */
+const standing = {
   property: z.string(),
   use: useSchema,
   selector: z.string().nullable().describe('The selector list, nesting resolved; null outside rules'),
@@ -85,8 +86,12 @@ const context = {
     .nullable()
     .describe('The strongest of the list: ids, classes, types'),
   atRules: z.array(z.string()).readonly().describe('From the outermost in'),
-  heading: z.string().nullable().describe('The comment under which the rule stands'),
   important: z.boolean(),
+}
+
+const context = {
+  ...standing,
+  heading: z.string().nullable().describe('The comment under which the rule stands'),
   variable: z.string().nullable().describe('The variable that the value defines, with its sigil'),
   opacity: z.number().min(0).max(1).nullable().describe('The `opacity` that the same rule declares'),
   literalOnly: z
@@ -165,15 +170,15 @@ export const variableSchema = z
         z.strictObject({
           ...inFile,
           name: z.string(),
-          property: z.string(),
-          use: useSchema,
-          selector: z.string().nullable(),
-          states: z.array(stateSchema).readonly(),
+          ...standing,
           variable: z.string().nullable().describe('The variable that the value defines: a link of a chain'),
           channelsOf: z
             .enum(['rgb', 'hsl', 'hwb', 'lab', 'lch', 'oklab', 'oklch'])
             .nullable()
             .describe('The color function whose channels the variable is'),
+          taken: z
+            .enum(['plain', 'made', 'listed'])
+            .describe('As it is, as something that a function makes of it, or in brackets as one of a list or a sum'),
         }),
       )
       .readonly(),

@@ -8,21 +8,25 @@ import { observe } from '../src/palette/observation.ts'
 import type { Role } from '../src/palette/role.ts'
 import { type Suggestion, suggester } from '../src/palette/suggest.ts'
 import { classify } from '../src/source/classify.ts'
+import { listVariables } from '../src/source/link.ts'
 import { readSource } from '../src/source/read.ts'
+import { follower } from '../src/source/through.ts'
 
 const DEMO = fileURLToPath(new URL('../../demo/', import.meta.url))
 const json = (name: string) => JSON.parse(readFileSync(join(DEMO, name), 'utf8'))
 const roles: Role[] = json('brand.json').roles
 const key: { colors: string[]; use?: string; right: string[] }[] = json('answer-key.json').answers
 
-const places = readdirSync(join(DEMO, 'site'), { recursive: true, withFileTypes: true })
+const files = readdirSync(join(DEMO, 'site'), { recursive: true, withFileTypes: true })
   .filter((entry) => entry.isFile())
   .map((entry) => join(entry.parentPath, entry.name))
   .toSorted()
   .flatMap((path) => {
     const { source, skipped } = classify(relative(join(DEMO, 'site'), path), readFileSync(path), 8 * 1024 * 1024)
-    return source && skipped === null ? readSource(source).occurrences : []
+    return source && skipped === null ? [{ path: source.path, reading: readSource(source) }] : []
   })
+const paintings = follower(listVariables(files))
+const places = files.flatMap(({ reading }) => reading.occurrences)
 const counts = new Map<string, number>()
 for (const { color } of places) counts.set(color, (counts.get(color) ?? 0) + 1)
 
@@ -33,7 +37,10 @@ function suggestedPlaces() {
   const found = suggester(roles)(
     clusters.map(({ lead, members }) => ({
       lead,
-      seen: observe(places.filter(({ color }) => members.includes(color))),
+      seen: observe(
+        places.filter(({ color }) => members.includes(color)),
+        paintings,
+      ),
     })),
   )
   return places.map((place) => {
@@ -56,9 +63,21 @@ it('what is suggested on the demo agrees with a key that it cannot see', () => {
     const answer = answerOf(place)
     if (!answer) return []
     const said = suggestion ? nameOf(suggestion.to, all) : null
-    return [{ place, said, sureness: suggestion?.sureness ?? 0, isRight: said !== null && answer.right.includes(said) }]
+    const isOpen = answer.right.some((each) => each !== 'keep')
+    return [
+      {
+        place,
+        isOpen,
+        said,
+        sureness: suggestion?.sureness ?? 0,
+        isRight: said !== null && answer.right.includes(said),
+      },
+    ]
   })
   const suggested = told.filter(({ said }) => said !== null)
+  // Of what is to be kept nothing need be said.
+  const open = told.filter(({ isOpen }) => isOpen)
+  const covered = open.filter(({ said }) => said !== null).length / open.length
   const right = (some: typeof told) => some.filter(({ isRight }) => isRight).length / Math.max(1, some.length)
   const bands = [
     [0, 0.6],
@@ -70,9 +89,9 @@ it('what is suggested on the demo agrees with a key that it cannot see', () => {
   })
   const percent = (share: number) => `${Math.round(100 * share)} %`
   process.stdout.write(
-    `demo: ${told.length} of ${places.length} places in the key, suggested for ${percent(suggested.length / told.length)}, right ${percent(right(suggested))}; by sureness ${bands.map(({ from, places, right }) => `from ${from}: ${percent(right)} of ${places}`).join(', ')}\n`,
+    `demo: ${told.length} of ${places.length} places in the key, suggested for ${percent(covered)} of what is not to be kept, right ${percent(right(suggested))}; by sureness ${bands.map(({ from, places, right }) => `from ${from}: ${percent(right)} of ${places}`).join(', ')}\n`,
   )
-  expect(suggested.length / told.length).toBeGreaterThan(0.8)
+  expect(covered).toBeGreaterThan(0.85)
   expect(right(suggested)).toBeGreaterThan(0.9)
   // Sureness means something: each band is right more often than the one below.
   expect(bands.map((band) => band.right)).toEqual(bands.map((band) => band.right).toSorted((a, b) => a - b))

@@ -1,13 +1,15 @@
 import type { OpaqueKey } from '../color/color.ts'
 import { type Ledger, valueAt } from '../ledger/ledger.ts'
 import type { Occurrence, Use } from '../source/occurrence.ts'
+import { calledFor } from './called.ts'
+import type { Job } from './jobs.ts'
 
 /** What a subject is to a visitor, by its tag and its class names. */
 export const SUBJECT_KINDS = ['page', 'control', 'link', 'heading', 'other'] as const
 export type SubjectKind = (typeof SUBJECT_KINDS)[number]
 
 /** What something is called that says what its color is for. */
-export const NAMED = ['brand', 'accent', 'success', 'warning', 'error', 'muted', 'line', 'company'] as const
+export const NAMED = ['brand', 'accent', 'success', 'warning', 'error', 'info', 'company'] as const
 export type Named = (typeof NAMED)[number]
 
 /** What one use of a color is on a site. */
@@ -23,9 +25,21 @@ export interface UseObservation {
 export interface Observation {
   readonly places: number
   readonly uses: ReadonlyMap<Use, UseObservation>
+  /** What the variables among its places paint, each place that takes their value counted. */
+  readonly through: ReadonlyMap<Use, UseObservation>
+  /** How many of its places are variables that are called for a job, and for a lighter, a darker or another one of it. */
+  readonly called: ReadonlyMap<Job, CalledCount>
 }
 
-export type Seen = Pick<Occurrence, 'use' | 'subjects' | 'states' | 'selector' | 'heading' | 'variable'>
+export interface CalledCount {
+  readonly itself: number
+  readonly shades: number
+}
+
+type Painting = Pick<Occurrence, 'use' | 'subjects' | 'states' | 'selector'>
+export type Seen = Painting & Pick<Occurrence, 'heading' | 'variable'>
+/** The places that take a variable's value in the end. */
+export type Paintings = (variable: string) => readonly Painting[]
 
 /** Common practice, no source: what authors call things. */
 const NAMED_BY: Readonly<Record<Named, RegExp>> = {
@@ -33,38 +47,38 @@ const NAMED_BY: Readonly<Record<Named, RegExp>> = {
   accent: /\b(?:accent|highlight|secondary|cta)\b/,
   success: /\b(?:success|ok|valid|positive|on time|confirmed|done)\b/,
   warning: /\b(?:warn|warning|caution|attention)\b/,
-  error: /\b(?:error|danger|invalid|negative|alert|cancelled)\b/,
-  muted: /\b(?:muted|soft|subtle|meta|caption|small|hint|secondary text|grey|gray)\b/,
-  line: /\b(?:border|line|rule|divider|separator|outline)\b/,
+  error: /\b(?:error|danger|invalid|negative|cancelled)\b/,
+  info: /\b(?:info|information|notice)\b/,
   // Other companies, whose colors are theirs.
   company:
     /\b(?:facebook|fb|twitter|instagram|linkedin|youtube|pinterest|whatsapp|github|gitlab|google|paypal|visa|mastercard|amex|tiktok|snapchat|reddit|tumblr|vimeo|dribbble|behance|skype|slack|spotify|telegram|discord|mastodon|bluesky|flickr|medium com|apple pay|stripe|twitch|xing|vk|weibo|wechat|yelp|soundcloud|stack overflow|bitbucket|dropbox)\b/,
 }
 
 /** What is seen of some places: in which uses, on what, in which states, under which names. */
-export function observe(places: readonly Seen[]): Observation {
-  const tallies: Tallies = new Map()
-  for (const place of places) add(tallies, place)
+export function observe(places: readonly Seen[], paintings: Paintings): Observation {
+  const tallies = newTallies()
+  for (const place of places) add(tallies, place, paintings)
   return observed(tallies)
 }
 
-/** What is seen of each color of a ledger. Linear in the places. */
-export function observeColors(ledger: Ledger): Map<OpaqueKey, Observation> {
+/** What is seen of each color of a ledger. Linear in the places, and in those of their variables. */
+export function observeColors(ledger: Ledger, paintings: Paintings): Map<OpaqueKey, Observation> {
   const { color } = ledger.columns
-  const tallies = color.values.map((): Tallies => new Map())
+  const tallies = color.values.map(newTallies)
   const { confidence } = ledger.columns
   const possible = confidence.values.indexOf('possible')
   for (let at = 0; at < ledger.length; at++) {
     // What is only possibly a color says nothing of one.
     if (confidence.codes[at] === possible) continue
-    add(tallies[color.codes[at] as number] as Tallies, {
+    const place: Seen = {
       use: valueAt(ledger, 'use', at),
       subjects: valueAt(ledger, 'subjects', at),
       states: valueAt(ledger, 'states', at),
       selector: valueAt(ledger, 'selector', at),
       heading: valueAt(ledger, 'heading', at),
       variable: valueAt(ledger, 'variable', at),
-    })
+    }
+    add(tallies[color.codes[at] as number] as Tallies, place, paintings)
   }
   return new Map(color.values.map((key, code) => [key, observed(tallies[code] as Tallies)]))
 }
@@ -72,15 +86,12 @@ export function observeColors(ledger: Ledger): Map<OpaqueKey, Observation> {
 /** What is seen of all places of which parts were observed, each in one of them. */
 export function together(parts: readonly Observation[]): Observation {
   if (parts.length === 1 && parts[0]) return parts[0]
-  const tallies: Tallies = new Map()
-  for (const { uses } of parts)
-    for (const [use, seen] of uses) {
-      const all = tallyOf(tallies, use)
-      all.places += seen.places
-      all.inStates += seen.inStates
-      for (const kind of SUBJECT_KINDS) all.subjects[kind] += seen.subjects[kind]
-      for (const name of NAMED) all.names[name] += seen.names[name]
-    }
+  const tallies = newTallies()
+  for (const { uses, through, called } of parts) {
+    join(tallies.uses, uses)
+    join(tallies.through, through)
+    for (const [job, count] of called) call(tallies, job, count)
+  }
   return observed(tallies)
 }
 
@@ -91,26 +102,74 @@ interface Tally {
   readonly subjects: Record<SubjectKind, number>
   readonly names: Record<Named, number>
 }
-type Tallies = Map<Use, Tally>
+type ByUse = Map<Use, Tally>
 
-function tallyOf(tallies: Tallies, use: Use): Tally {
+interface Tallies {
+  readonly uses: ByUse
+  readonly through: ByUse
+  readonly called: Map<Job, CalledCount>
+}
+
+const newTallies = (): Tallies => ({ uses: new Map(), through: new Map(), called: new Map() })
+
+function tallyOf(tallies: ByUse, use: Use): Tally {
   const known = tallies.get(use) ?? { places: 0, inStates: 0, subjects: counts(SUBJECT_KINDS), names: counts(NAMED) }
   tallies.set(use, known)
   return known
 }
 
-function add(tallies: Tallies, { use, subjects, states, selector, heading, variable }: Seen): void {
+function add(tallies: Tallies, place: Seen, paintings: Paintings): void {
+  const { variable, selector, heading } = place
+  addTo(tallies.uses, place, [variable, selector], heading)
+  if (variable === null) return
+  const called = calledFor(variable)
+  if (called) call(tallies, called.job, called.isShade ? { itself: 0, shades: 1 } : { itself: 1, shades: 0 })
+  for (const painting of paintings(variable)) addTo(tallies.through, painting, [painting.selector], null)
+}
+
+function call({ called }: Tallies, job: Job, { itself, shades }: CalledCount): void {
+  const known = called.get(job) ?? { itself: 0, shades: 0 }
+  called.set(job, { itself: known.itself + itself, shades: known.shades + shades })
+}
+
+/** @param heading speaks where the names of the place itself say nothing: a success box under "Errors" is no error */
+function addTo(
+  tallies: ByUse,
+  { use, subjects, states }: Painting,
+  names: readonly (string | null)[],
+  heading: string | null,
+): void {
   const tally = tallyOf(tallies, use)
   tally.places++
   if (states.length > 0) tally.inStates++
   tally.subjects[kindOf(subjects)]++
-  const said = words([variable, selector, heading].filter((each) => each !== null).join(' '))
-  for (const name of NAMED) if (NAMED_BY[name].test(said)) tally.names[name]++
+  const own = namedIn(names.filter((each) => each !== null).join(' '))
+  for (const name of own.length > 0 || heading === null ? own : namedIn(heading)) tally.names[name]++
 }
 
-function observed(tallies: Tallies): Observation {
-  const uses = [...tallies].toSorted(([a, m], [b, n]) => n.places - m.places || (a < b ? -1 : 1))
-  return { places: uses.reduce((sum, [, { places }]) => sum + places, 0), uses: new Map(uses) }
+function namedIn(text: string): Named[] {
+  const said = words(text)
+  return NAMED.filter((name) => NAMED_BY[name].test(said))
+}
+
+function join(tallies: ByUse, uses: ReadonlyMap<Use, UseObservation>): void {
+  for (const [use, seen] of uses) {
+    const all = tallyOf(tallies, use)
+    all.places += seen.places
+    all.inStates += seen.inStates
+    for (const kind of SUBJECT_KINDS) all.subjects[kind] += seen.subjects[kind]
+    for (const name of NAMED) all.names[name] += seen.names[name]
+  }
+}
+
+function observed({ uses, through, called }: Tallies): Observation {
+  const inOrder = mostFirst(uses)
+  const places = inOrder.reduce((sum, [, tally]) => sum + tally.places, 0)
+  return { places, uses: new Map(inOrder), through: new Map(mostFirst(through)), called }
+}
+
+function mostFirst(tallies: ByUse): [Use, Tally][] {
+  return [...tallies].toSorted(([a, m], [b, n]) => n.places - m.places || (a < b ? -1 : 1))
 }
 
 const counts = <K extends string>(keys: readonly K[]) =>

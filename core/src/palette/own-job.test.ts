@@ -13,7 +13,13 @@ it.each<[string, string, string | null]>([
   ['.card { background: #4e73df } .alert-danger { color: #4e73df } .y { color: #4e73df }', '#4e73df', null],
 ])('%s: %s has the job %s', (text, color, job) => {
   const { occurrences } = readSource({ path: 'a.css', text, encoding: 'utf-8' })
-  expect(ownJobOf(color, observe(occurrences), roles)).toBe(job)
+  expect(
+    ownJobOf(
+      color,
+      observe(occurrences, () => []),
+      roles,
+    ),
+  ).toBe(job)
 })
 
 it('of a color that is not seen only what it is counts', () => expect(ownJobOf('#4e73df', null, roles)).toBeNull())

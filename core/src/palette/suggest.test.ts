@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { listVariables } from '../source/link.ts'
 import { readSource } from '../source/read.ts'
+import { follower } from '../source/through.ts'
 import { observe } from './observation.ts'
 import type { Role } from './role.ts'
 import { suggester } from './suggest.ts'
@@ -30,12 +32,20 @@ const SHEET = `
 
 /** What is suggested for each colour of a sheet, the most used first. */
 function suggested(sheet: string, roles: readonly Role[] = ROLES) {
-  const { occurrences } = readSource({ path: 'a.css', text: sheet, encoding: 'utf-8' })
+  const reading = readSource({ path: 'a.css', text: sheet, encoding: 'utf-8' })
+  const { occurrences } = reading
+  const paintings = follower(listVariables([{ path: 'a.css', reading }]))
   const counts = new Map<string, number>()
   for (const { color } of occurrences) counts.set(color, (counts.get(color) ?? 0) + 1)
   const leads = [...counts].toSorted(([a, m], [b, n]) => n - m || (a < b ? -1 : 1)).map(([lead]) => lead)
   return suggester(roles)(
-    leads.map((lead) => ({ lead, seen: observe(occurrences.filter(({ color }) => color === lead)) })),
+    leads.map((lead) => ({
+      lead,
+      seen: observe(
+        occurrences.filter(({ color }) => color === lead),
+        paintings,
+      ),
+    })),
   )
 }
 const first = (found: ReturnType<typeof suggested>, lead: string) => {

@@ -3,12 +3,23 @@ import { deltaE2000, labOf } from '../color/difference.ts'
 import { parseColor } from '../color/literal.ts'
 import { toSpace } from '../color/space.ts'
 import type { Use } from '../source/occurrence.ts'
-import { jobsOfRole } from './jobs.ts'
-import type { Observation, UseObservation } from './observation.ts'
+import { type Job, jobsOfRole } from './jobs.ts'
+import type { UseObservation } from './observation.ts'
 import { plainRoleName, type Role, readRoleColor } from './role.ts'
+import {
+  isAnothers,
+  isHued,
+  isOneHue,
+  type Look,
+  type Observed,
+  type SiteColor,
+  type SiteColors,
+  siteColors,
+} from './site-colors.ts'
 
 /** Why something is suggested: what was seen of the color on the site. */
 export type Reason =
+  | 'called'
   | 'page-ground'
   | 'page-text'
   | 'light-ground'
@@ -33,44 +44,20 @@ export interface Suggestion {
   readonly why: Reason
 }
 
-/** A cluster by its lead, with what is seen of it. */
-export interface Observed {
-  readonly lead: OpaqueKey
-  readonly seen: Observation
-}
-
-/** OKLCH chroma from which a color has a hue to an eye, and degrees within which two are of one hue: common practice, no source. */
-const HUE_FROM = 0.04
-const SAME_HUE = 12
 /** ΔE00 below which two colors are one: nobody can tell them apart (common practice, no source). */
 const VERY = 1
 
 /** The share of a color's places from which what is said of them speaks for the others too: common practice, no source. */
 const LEADING = 0.5
 
-/** What a color is by itself, and to the palette. */
-interface Look {
-  /** OKLCH */
-  readonly l: number
-  readonly c: number
-  readonly h: number
-  /** The role that has the very color already: the site, or a part of it, is in the new brand. */
-  readonly same: Role | null
-}
+/** Reasons that are of the color itself, not of one use of it: they can speak for all its uses. */
+const OF_THE_COLOR: readonly Reason[] = ['called', 'most-used-hue', 'second-hue', 'shade', 'named', 'same-color']
 
-interface Color extends Observed, Look {}
-
-/** What the colors of a site are to each other. */
-interface Site {
-  readonly ground: Color | null
-  readonly text: Color | null
-  readonly primary: Color | null
-  readonly accent: Color | null
-  readonly link: Color | null
-}
+/** As sure as anything of a picture is said: what it shows is not known. */
+const PICTURE = 0.75
 
 /**
- * Tells what each cluster could become, from what it is used for, its rank, its lightness and chroma, its relation to others and the names around it; never by nearness alone. What
+ * Tells what each cluster could become: by what its author calls it, from what it is used for, through variables too, its rank, its lightness and chroma, its relation to others and the names around it; never by nearness alone. What
  * is said of most places of a color comes first and is suggested for all of them, further suggestions are for the uses that speak for something else. Deterministic. What is worked out of a color is kept: other clusters of the same colors are told faster.
  * @returns a function of clusters, most used first
  */
@@ -83,11 +70,11 @@ export function suggester(roles: readonly Role[]): (clusters: readonly Observed[
     ...last.map((role) => [plainRoleName(role.name), role] as const),
   ])
   return (clusters) => {
-    const colors = clusters.flatMap((each): Color[] => {
+    const colors = clusters.flatMap((each): SiteColor[] => {
       const look = lookOf(each.lead)
       return look ? [{ ...each, ...look }] : []
     })
-    const site = siteOf(colors)
+    const site = siteColors(colors)
     return new Map(colors.map((color) => [color.lead, suggestedFor(color, site, byName)]))
   }
 }
@@ -116,67 +103,40 @@ function lookingWith(roles: readonly Role[]): (key: OpaqueKey) => Look | null {
   }
 }
 
-function siteOf(colors: readonly Color[]): Site {
-  const most = (weight: (color: Color) => number) =>
-    colors.reduce<{ color: Color; weight: number } | null>((best, color) => {
-      const own = weight(color)
-      return own > (best?.weight ?? 0) ? { color, weight: own } : best
-    }, null)?.color ?? null
-  const of = (color: Color, use: Use) => color.seen.uses.get(use)
-  const ground = most((color) =>
-    color.l > 0.85 ? 10 * (of(color, 'ground')?.subjects.page ?? 0) + (of(color, 'ground')?.places ?? 0) / 100 : 0,
-  )
-  const text = most((color) =>
-    color.l < 0.5 && color.c < 0.06
-      ? 10 * (of(color, 'text')?.subjects.page ?? 0) + (of(color, 'text')?.places ?? 0) / 10
-      : 0,
-  )
-  const chromatic = (color: Color) =>
-    color.c < HUE_FROM || color === text ? 0 : color.seen.places + 5 * named(color, 'brand')
-  const primary = most(chromatic)
-  const accent = most((color) =>
-    primary && color.c >= HUE_FROM && !isOneHue(color, primary) && onlyLinks(color) < 0.5
-      ? chromatic(color) + 5 * named(color, 'accent')
-      : 0,
-  )
-  const link = most((color) => (color.c >= HUE_FROM && onlyLinks(color) >= 0.5 ? color.seen.places : 0))
-  return { ground, text, primary, accent, link }
+interface Told {
+  readonly use: Use
+  readonly found: Found
+  readonly places: number
 }
 
-function named(color: Color, name: 'brand' | 'accent'): number {
-  return [...color.seen.uses.values()].reduce((sum, { names }) => sum + names[name], 0)
-}
-
-/** The share of a color's places that are the text of links. */
-function onlyLinks({ seen }: Color): number {
-  return (seen.uses.get('text')?.subjects.link ?? 0) / seen.places
-}
-
-function isOneHue(a: Color, b: Color): boolean {
-  return a.c >= HUE_FROM * 0.75 && Math.abs(((a.h - b.h + 540) % 360) - 180) <= SAME_HUE
-}
-
-function suggestedFor(color: Color, site: Site, roles: RolesByName): Suggestion[] {
-  const told = [...color.seen.uses].flatMap(([use, seen]) => {
-    const found = forUse(color, use, seen, site, roles)
+function suggestedFor(color: SiteColor, site: SiteColors, roles: RolesByName): Suggestion[] {
+  const told = [...color.seen.uses].flatMap(([use, seen]): Told[] => {
+    const found = use === 'variable' ? forVariables(color, site, roles) : forUse(color, use, seen, site, roles)
     return found ? [{ use, found, places: seen.places }] : []
   })
-  const placesTo = (to: Suggestion['to']) =>
-    told.reduce((sum, { found, places }) => (isSame(found.to, to) ? sum + places : sum), 0)
-  const main = told.toSorted((a, b) => placesTo(b.found.to) - placesTo(a.found.to) || b.places - a.places)[0]
-  if (!main) return []
-  const share = placesTo(main.found.to) / color.seen.places
-  const apart = ({ use, found }: (typeof told)[number]): Suggestion => ({
-    ...found,
-    use,
-    sureness: round(found.sureness),
-  })
-  if (share < LEADING) return told.map(apart)
+  const placesTo = ({ to }: Found) =>
+    told.reduce((sum, each) => (isSame(each.found.to, to) ? sum + each.places : sum), 0)
+  const main = told
+    .filter(({ found }) => OF_THE_COLOR.includes(found.why))
+    .toSorted((a, b) => placesTo(b.found) - placesTo(a.found) || b.places - a.places)[0]
+  const share = main ? placesTo(main.found) / color.seen.places : 0
+  const apart = ({ use, found }: Told): Suggestion => ({ ...found, use, sureness: sureIn(use, found.sureness) })
+  if (!main || share < LEADING) return told.toSorted((a, b) => b.places - a.places).map(apart)
+  const pictures = ['fill', 'stroke'].reduce((sum, use) => sum + (color.seen.uses.get(use as Use)?.places ?? 0), 0)
+  const sureness = main.found.sureness * (0.6 + 0.4 * share)
   // What nothing is said of goes along; what speaks against is suggested apart.
   return [
-    { ...main.found, use: null, sureness: round(main.found.sureness * (0.6 + 0.4 * share)) },
+    {
+      ...main.found,
+      use: null,
+      sureness: round(pictures > color.seen.places / 2 ? Math.min(PICTURE, sureness) : sureness),
+    },
     ...told.filter(({ found }) => !isSame(found.to, main.found.to)).map(apart),
   ]
+}
+
+function sureIn(use: Use, sureness: number): number {
+  return round(use === 'fill' || use === 'stroke' ? Math.min(PICTURE, sureness) : sureness)
 }
 
 function isSame(a: Suggestion['to'], b: Suggestion['to']): boolean {
@@ -189,53 +149,108 @@ function round(sureness: number): number {
 
 type Found = Omit<Suggestion, 'use'>
 
-function forUse(color: Color, use: Use, seen: UseObservation, site: Site, roles: RolesByName): Found | null {
-  const role = (why: Reason, sureness: number, ...names: readonly string[]): Found | null => {
-    const found = names.flatMap((name) => roles.get(name) ?? [])[0]
-    return found ? { to: { kind: 'role', role: found.id }, sureness, why } : null
-  }
-  if (color.same && color.c >= HUE_FROM)
+/** What the variables of a color say: by their names, else by what most of what takes them says. */
+function forVariables(color: SiteColor, site: SiteColors, roles: RolesByName): Found | null {
+  const called = calledFound(color, site, roles)
+  if (called) return called
+  const told = [...color.seen.through].flatMap(([use, seen]) => {
+    const found = forUse(color, use, seen, site, roles)
+    return found ? [{ found, places: seen.places }] : []
+  })
+  const all = [...color.seen.through.values()].reduce((sum, { places }) => sum + places, 0)
+  const placesTo = ({ to }: Found) =>
+    told.reduce((sum, each) => (isSame(each.found.to, to) ? sum + each.places : sum), 0)
+  const [main] = told.toSorted((a, b) => placesTo(b.found) - placesTo(a.found) || b.places - a.places)
+  const share = main ? placesTo(main.found) / all : 0
+  if (!main || share < LEADING)
+    return forUse(color, 'variable', color.seen.uses.get('variable') as UseObservation, site, roles)
+  return { ...main.found, sureness: main.found.sureness * (0.6 + 0.4 * share) }
+}
+
+/** What the author's own names for a color say. */
+function calledFound(color: SiteColor, site: SiteColors, roles: RolesByName): Found | null {
+  const { seen } = color
+  const [best] = [...seen.called].toSorted(([, a], [, b]) => b.itself + b.shades - (a.itself + a.shades))
+  if (!best) return null
+  const [job, { itself, shades }] = best
+  // "Claret line" is a shade of claret.
+  if (OF_GREYS.includes(job) && isHued(color)) return null
+  const share = (itself + shades) / (seen.uses.get('variable')?.places ?? 1)
+  if (share < LEADING) return null
+  const sureness = 0.95 * (0.5 + 0.5 * share)
+  if (itself >= shades) return found(roles, 'called', sureness, job, ...(INSTEAD[job] ?? []))
+  const lead = job === 'primary' ? site.primary : job === 'accent' ? site.accent : null
+  return lead && lead !== color && isHued(color)
+    ? { to: { kind: 'follow', lead: lead.lead }, sureness: Math.min(sureness, 0.8), why: 'called' }
+    : null
+}
+
+/** Jobs that colors without a hue have. */
+const OF_GREYS: readonly Job[] = ['line', 'soft text']
+
+/** What a palette may have in the place of a job. */
+const INSTEAD: Readonly<Partial<Record<Job, readonly string[]>>> = {
+  success: ['notice'],
+  warning: ['notice'],
+  'link hover': ['link'],
+  'link visited': ['link'],
+}
+
+/** The first of some roles that the palette has. */
+function found(roles: RolesByName, why: Reason, sureness: number, ...names: readonly string[]): Found | null {
+  const role = names.flatMap((name) => roles.get(name) ?? [])[0]
+  return role ? { to: { kind: 'role', role: role.id }, sureness, why } : null
+}
+
+function forUse(color: SiteColor, use: Use, seen: UseObservation, site: SiteColors, roles: RolesByName): Found | null {
+  const role = (why: Reason, sureness: number, ...names: readonly string[]) => found(roles, why, sureness, ...names)
+  if (color.same && isHued(color))
     return { to: { kind: 'role', role: color.same.id }, sureness: 0.9, why: 'same-color' }
   const share = (count: number) => count / seen.places
-  for (const [name, ...names] of SAID) if (share(seen.names[name]) >= 0.5) return role('named', 0.7, ...names)
+  const [said, next] = SAID.map((job) => ({ job, count: seen.names[job] })).toSorted((a, b) => b.count - a.count)
+  if (said && share(said.count) >= 0.5 && said.count > (next?.count ?? 0))
+    return isHued(color) ? role('named', 0.7, said.job, ...(INSTEAD[said.job] ?? [])) : null
+  if (color === site.text || color === site.ground) return forGrey(color, use, site, role)
   if (color === site.primary)
     return role('most-used-hue', use === 'text' && share(seen.subjects.link) > 0.5 ? 0.6 : 0.85, 'primary')
-  if (color === site.accent) return role('second-hue', 0.8, 'accent')
+  if (color === site.accent) return role('second-hue', 0.7, 'accent')
   if (use === 'text' && color === site.link) return role('links', 0.8, 'link')
-  const family = [site.primary, site.accent].find((each) => each && isOneHue(color, each))
-  if (family)
-    return { to: { kind: 'follow', lead: family.lead }, sureness: color.c < HUE_FROM ? 0.4 : 0.65, why: 'shade' }
-  if (use === 'text' && color.c >= HUE_FROM && share(seen.subjects.link) >= 0.5) return role('links', 0.75, 'link')
-  if (color.c >= HUE_FROM) return null
+  const family = isAnothers(color) ? null : [site.primary, site.accent].find((each) => each && isOneHue(color, each))
+  if (family) return { to: { kind: 'follow', lead: family.lead }, sureness: isHued(color) ? 0.65 : 0.4, why: 'shade' }
+  if (use === 'text' && isHued(color) && share(seen.subjects.link) >= 0.5) return role('links', 0.75, 'link')
+  if (isHued(color)) return null
   return forGrey(color, use, site, role)
 }
 
+const SAID = ['error', 'success', 'warning'] as const
+
 /** What a color of no hue is for, by its lightness. */
 function forGrey(
-  color: Color,
+  color: SiteColor,
   use: Use,
-  site: Site,
+  site: SiteColors,
   role: (why: Reason, sureness: number, ...names: readonly string[]) => Found | null,
 ): Found | null {
+  const { l } = color
   if (use === 'text') {
     if (color === site.text) return role('page-text', 0.9, 'text')
-    if (color.l > 0.85) return role('light-text', 0.7, 'text on primary')
-    return color.l < 0.45 ? role('dark-text', 0.75, 'text') : role('mid-text', 0.7, 'soft text')
+    if (l > 0.85) return role('light-text', 0.7, 'text on primary')
+    return l < 0.45 ? role('dark-text', 0.75, 'text') : role('mid-text', 0.7, 'soft text')
   }
   if (use === 'ground') {
     if (color === site.ground) return role('page-ground', 0.9, 'ground')
-    if (color.l > 0.97) return role('light-ground', 0.55, 'ground')
-    if (color.l > 0.85) return role('light-ground', 0.6, 'soft ground')
+    if (l > 0.97) return role('light-ground', 0.55, 'ground')
+    if (l > 0.85) return role('light-ground', 0.6, 'soft ground')
     return color === site.text ? role('page-text', 0.5, 'text') : null
   }
-  if (use === 'line' || use === 'stroke')
-    return color.l > 0.45 ? role('grey-line', 0.7, 'line') : role('dark-text', 0.5, 'text')
+  // A white line is none between things on a white ground.
+  if (use === 'line' || use === 'stroke') {
+    if (color === site.text) return role('page-text', 0.6, 'text')
+    if (color === site.ground || l > 0.97) return null
+    return l > 0.45 ? role('grey-line', 0.7, 'line') : role('dark-text', 0.5, 'text')
+  }
   if (color === site.text) return role('dark-text', 0.55, 'text')
-  return null
+  if (use !== 'variable' || l > 0.97) return null
+  if (l > 0.85) return role('light-ground', 0.45, 'soft ground')
+  return l < 0.45 ? role('dark-text', 0.45, 'text') : role('mid-text', 0.4, 'soft text')
 }
-
-const SAID = [
-  ['error', 'error'],
-  ['success', 'success', 'notice'],
-  ['warning', 'warning', 'notice'],
-] as const

@@ -50,7 +50,7 @@ export function looks<O extends Occurrence>(
     const rules = subjects.flatMap((subject) => bySubject.get(subject) ?? [])
     return situationsOf(rules).flatMap(({ condition, states }): Look<O>[] => {
       const look = lookIn(rules, condition, states)
-      const key = [look.text, look.ground, look.line].map((place) => place?.range.start).join(' ')
+      const key = [look.text, look.ground, look.line].map((place) => place && `${place.range.start} ${place.color}`).join()
       if (told.has(key) || Object.keys(look).length < 2) return []
       told.add(key)
       return [look]
@@ -126,7 +126,8 @@ function lookIn<O extends Occurrence>(
       for (const declared of own.get(each)?.values() ?? []) {
         if (!declared.states.every((state) => states.includes(state))) continue
         const known = strongest.get(declared.painted)
-        if (!known || isStronger(declared.strength, known.strength)) strongest.set(declared.painted, declared)
+        // Of one declaration that takes a variable, what the variable is under the condition counts.
+        if (!known || !isStronger(known.strength, declared.strength)) strongest.set(declared.painted, declared)
       }
   return Object.fromEntries([...strongest].flatMap(([painted, { place }]) => (place ? [[painted, place]] : [])))
 }

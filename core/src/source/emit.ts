@@ -114,9 +114,9 @@ export function collect(
       const { range, line, column, raw } = place(at, start, end)
       definitions.push({ range, line, column, raw, name, selector, atRules })
     },
-    reference(at, start, end, { name, property, use, selector, states, variable, channelsOf }) {
+    reference(at, start, end, taken) {
       const { range, line, column, raw } = place(at, start, end)
-      references.push({ range, line, column, raw, name, property, use, selector, states, variable, channelsOf })
+      references.push({ ...taken, range, line, column, raw })
     },
     document(told) {
       isDocument = true

@@ -26,8 +26,8 @@ export function linkChannels<F extends { readonly reading: Reading | null }>(fil
   return files.map((file) => (file.reading ? { ...file, reading: withChannels(file.reading, taken) } : file))
 }
 
-/** Sass takes `_` and `-` in names for the same. */
-function keyOf(name: string): string {
+/** A variable's name as what takes it is found by: Sass takes `_` and `-` in names for the same. */
+export function variableKey(name: string): string {
   return name.startsWith('$') ? name.replaceAll('_', '-') : name
 }
 
@@ -38,10 +38,10 @@ function channelsTaken(readings: readonly Reading[]): Map<string, ChannelFunctio
   const pending: string[] = []
   for (const { references } of readings)
     for (const { name, variable, channelsOf } of references) {
-      if (variable !== null) append(chains, keyOf(variable), keyOf(name))
-      if (channelsOf === null || taken.has(keyOf(name))) continue
-      taken.set(keyOf(name), channelsOf)
-      pending.push(keyOf(name))
+      if (variable !== null) append(chains, variableKey(variable), variableKey(name))
+      if (channelsOf === null || taken.has(variableKey(name))) continue
+      taken.set(variableKey(name), channelsOf)
+      pending.push(variableKey(name))
     }
   for (let name = pending.pop(); name !== undefined; name = pending.pop())
     for (const source of chains.get(name) ?? []) {
@@ -54,7 +54,9 @@ function channelsTaken(readings: readonly Reading[]): Map<string, ChannelFunctio
 
 function withChannels(reading: Reading, taken: ReadonlyMap<string, ChannelFunction>): Reading {
   if (taken.size === 0) return reading
-  const channels = reading.triples.flatMap((triple) => occurrenceOf(triple, taken.get(keyOf(triple.variable ?? ''))))
+  const channels = reading.triples.flatMap((triple) =>
+    occurrenceOf(triple, taken.get(variableKey(triple.variable ?? ''))),
+  )
   if (channels.length === 0) return reading
   const occurrences = [...reading.occurrences, ...channels].sort((a, b) => a.range.start - b.range.start)
   return { ...reading, occurrences }
@@ -78,14 +80,14 @@ export function listVariables(files: readonly FileReading[]): Variable[] {
   const definitions = new Map<string, InFile<Definition>[]>()
   const references = new Map<string, InFile<Reference>[]>()
   for (const { path: file, reading } of files) {
-    for (const each of reading.definitions) append(definitions, keyOf(each.name), { ...each, file })
-    for (const each of reading.references) append(references, keyOf(each.name), { ...each, file })
+    for (const each of reading.definitions) append(definitions, variableKey(each.name), { ...each, file })
+    for (const each of reading.references) append(references, variableKey(each.name), { ...each, file })
     for (const { variable } of [...reading.occurrences, ...reading.keywords, ...reading.computed])
-      if (variable !== null) carrying.add(keyOf(variable))
+      if (variable !== null) carrying.add(variableKey(variable))
   }
   // A set is walked in the order of insertion, what is added on the way included.
   for (const name of carrying)
-    for (const { variable } of references.get(name) ?? []) if (variable !== null) carrying.add(keyOf(variable))
+    for (const { variable } of references.get(name) ?? []) if (variable !== null) carrying.add(variableKey(variable))
 
   let steps = 0
   const usesOf = (name: string) => {
@@ -94,7 +96,7 @@ export function listVariables(files: readonly FileReading[]): Variable[] {
     for (const each of met)
       for (const { variable } of references.get(each) ?? []) {
         if (variable === null) uses++
-        else if (++steps < MOST_STEPS) met.add(keyOf(variable))
+        else if (++steps < MOST_STEPS) met.add(variableKey(variable))
       }
     return uses
   }

@@ -5,6 +5,7 @@ import type { Range } from '../text/range.ts'
 import type { Behavior } from './behavior.ts'
 import type { Place } from './place.ts'
 import type { SourceLink } from './source-link.ts'
+import type { Taken } from './value/variable.ts'
 
 /** What an occurrence paints. `variable`: a custom property, whose uses decide. */
 export type Use = 'text' | 'ground' | 'line' | 'fill' | 'stroke' | 'shadow' | 'variable' | 'other'
@@ -136,14 +137,13 @@ export interface Definition extends Place {
 }
 
 /** A place that takes the value of a variable. */
-export interface Reference extends Place {
+export interface Reference
+  extends Place,
+    Pick<Context, 'property' | 'use' | 'selector' | 'subjects' | 'states' | 'specificity' | 'atRules' | 'important'> {
   readonly name: string
-  readonly property: string
-  readonly use: Use
-  readonly selector: string | null
-  readonly states: readonly State[]
   /** The variable that the value defines: a link of a chain. */
   readonly variable: string | null
+  readonly taken: Taken
   /** The color function whose channels the variable is. */
   readonly channelsOf: ChannelFunction | null
 }

@@ -284,9 +284,10 @@ function opacityOf(value: string): number | null {
   return match ? Math.min(1, Number(match[1]) / (match[2] ? 100 : 1)) : null
 }
 
-function referenceOf({ name, channelsOf }: Link, context: Context) {
-  const { property, use, selector, states, variable } = context
-  return { name, channelsOf, property, use, selector, states, variable }
+function referenceOf({ name, channelsOf, taken }: Link, context: Context) {
+  const { property, use, selector, subjects, states, specificity, atRules, important, variable } = context
+  const stands = { property, use, selector, subjects, states, specificity, atRules, important, variable }
+  return { name, channelsOf, taken, ...stands }
 }
 
 /** The inside of a comment as it was received: one that began with two slashes has no closing mark. */

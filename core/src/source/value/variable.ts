@@ -8,7 +8,11 @@ export interface Link {
   /** With its sigil: `--brand`, `$brand`, `@brand`. */
   readonly name: string
   readonly channelsOf: ChannelFunction | null
+  readonly taken: Taken
 }
+
+/** How a value takes a variable: as it is, as something that a function makes of it, or in brackets, as one of a list or of a sum. */
+export type Taken = 'plain' | 'made' | 'listed'
 
 /** `var(--x)` of CSS, `$x` of Sass, `@x` and `@{x}` of Less. Not `$x:`, the name of an argument. */
 const TAKEN = /var\(\s*(--[^\s,()]+)|([$@][\w-]+)(?!\s*:|[\w-])|@\{([\w-]+)\}/g
@@ -17,6 +21,7 @@ const TAKEN = /var\(\s*(--[^\s,()]+)|([$@][\w-]+)(?!\s*:|[\w-])|@\{([\w-]+)\}/g
 export function linksIn(value: string, hits: readonly ValueHit[]): Link[] {
   if (!/--|[$@]/.test(value)) return []
   const links: Link[] = []
+  const takenAt = bracketsOf(value)
   for (const match of value.matchAll(TAKEN)) {
     const [whole, custom, sigil, braced] = match
     const name = custom ?? sigil ?? `@${braced}`
@@ -24,9 +29,30 @@ export function linksIn(value: string, hits: readonly ValueHit[]): Link[] {
     const start = custom === undefined ? match.index : end - custom.length
     const by = hits.find((hit) => 'computedBy' in hit.found && hit.start <= start && end <= hit.end)?.found
     const channels = by && 'computedBy' in by && by.channels?.name === name ? by.channels.of : null
-    links.push({ start, end, name, channelsOf: channels })
+    links.push({ start, end, name, channelsOf: channels, taken: takenAt(match.index) })
   }
   return links
+}
+
+const BRACKET = /([\w-]*)\(|\)/g
+
+/** Tells of offsets, asked for in their order, within what they stand: the outermost brackets decide, those of `var()` aside. */
+function bracketsOf(value: string): (offset: number) => Taken {
+  const brackets = [...value.matchAll(BRACKET)]
+  /** For each bracket that is open, how what it holds is taken. */
+  const open: Taken[] = []
+  let next = 0
+  return (offset) => {
+    for (; next < brackets.length; next++) {
+      const { 0: bracket, 1: name, index } = brackets[next] as RegExpExecArray
+      if (index >= offset) break
+      const outer = open.at(-1) ?? 'plain'
+      if (bracket === ')') open.pop()
+      else if (outer !== 'plain' || name?.toLowerCase() === 'var') open.push(outer)
+      else open.push(name === '' ? 'listed' : 'made')
+    }
+    return open.at(-1) ?? 'plain'
+  }
 }
 
 const NUMBER = String.raw`[+-]?(?:\d+\.?\d*|\.\d+)(?:deg|turn|rad|grad|%)?`
