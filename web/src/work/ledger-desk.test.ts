@@ -42,7 +42,7 @@ describe('the desk of a ledger', () => {
   const loadWords = vi.fn(async () => new Uint8Array([1]))
   const open = () => {
     loadWords.mockClear()
-    const desk = new LedgerDesk(new Uint8Array(), { thirdParty: new Set(), generated: new Set() }, loadWords)
+    const desk = new LedgerDesk(new Uint8Array(), [], { thirdParty: new Set(), generated: new Set() }, loadWords)
     desk.standings(new Uint8Array())
     return { desk, worker: FakeWorker.last }
   }
@@ -100,7 +100,7 @@ describe('the desk of a ledger', () => {
     expect(worker.asked.map(({ kind }) => kind)).not.toContain('observe')
     const [first, again] = [desk.seenColors(), desk.seenColors()]
     expect(worker.asked.filter(({ kind }) => kind === 'observe')).toHaveLength(1)
-    const seen = new Map([['#7a2433', { places: 0, uses: new Map() }]])
+    const seen = new Map([['#7a2433', { places: 0, uses: new Map(), through: new Map(), called: new Map() }]])
     worker.onmessage({ data: { kind: 'observed', seen } })
     expect(await first).toBe(seen)
     expect(await again).toBe(seen)

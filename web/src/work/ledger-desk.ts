@@ -1,4 +1,11 @@
-import { EVERYTHING, type LedgerView, type Observation, type OpaqueKey, type Viewed } from '@undo-ink/core'
+import {
+  EVERYTHING,
+  type LedgerView,
+  type Observation,
+  type OpaqueKey,
+  type Variable,
+  type Viewed,
+} from '@undo-ink/core'
 
 /** What the worker that keeps the ledger is told and asked. */
 export type LedgerAsk =
@@ -12,7 +19,7 @@ export type LedgerAsk =
   | { readonly kind: 'words'; readonly bytes: Uint8Array }
   | { readonly kind: 'view'; readonly id: number; readonly view: LedgerView }
   | { readonly kind: 'export'; readonly view: LedgerView; readonly format: ExportFormat }
-  | { readonly kind: 'observe' }
+  | { readonly kind: 'observe'; readonly variables: readonly Variable[] }
 
 export type ExportFormat = 'csv' | 'json'
 
@@ -32,6 +39,7 @@ export class LedgerDesk {
   private asking: LedgerView = EVERYTHING
   private known: { readonly view: LedgerView; readonly viewed: Viewed } | null = null
   private waiting: LedgerView | null = null
+  private readonly variables: readonly Variable[]
   private readonly loadWords: () => Promise<Uint8Array>
   private hasWords = false
   private onExported: (file: Blob) => void = () => {}
@@ -42,9 +50,11 @@ export class LedgerDesk {
   /** @param loadWords gives what the pages show, as it came; asked for when a text is sought for the first time */
   constructor(
     bytes: Uint8Array,
+    variables: readonly Variable[],
     files: { thirdParty: ReadonlySet<string>; generated: ReadonlySet<string> },
     loadWords: () => Promise<Uint8Array>,
   ) {
+    this.variables = variables
     this.loadWords = loadWords
     this.worker = new Worker(new URL('./ledger.worker.ts', import.meta.url), { type: 'module' })
     this.worker.onmessage = ({ data }: MessageEvent<LedgerAnswer>) => this.take(data)
@@ -81,7 +91,7 @@ export class LedgerDesk {
   seenColors(): Promise<SeenColors> {
     this.observed ??= new Promise((resolve) => {
       this.onObserved = resolve
-      this.tell({ kind: 'observe' })
+      this.tell({ kind: 'observe', variables: this.variables })
     })
     return this.observed
   }

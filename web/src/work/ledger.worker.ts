@@ -1,5 +1,6 @@
 import { placeEntry, placesCsv, wordsSchema } from '@undo-ink/contracts'
 import {
+  follower,
   type IndexedLedger,
   indexLedger,
   type LedgerView,
@@ -46,7 +47,7 @@ addEventListener('message', ({ data }: MessageEvent<LedgerAsk>) => {
     }
     case 'observe': {
       if (!indexed) return
-      const answer: LedgerAnswer = { kind: 'observed', seen: observeColors(indexed.ledger) }
+      const answer: LedgerAnswer = { kind: 'observed', seen: observeColors(indexed.ledger, follower(data.variables)) }
       postMessage(answer)
     }
   }

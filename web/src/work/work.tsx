@@ -6,6 +6,7 @@ import {
   type Column,
   clustersAt,
   foldPlan,
+  follower,
   type Linkage,
   type Outcome,
   type PlacedFinding,
@@ -35,6 +36,7 @@ import type { LedgerDesk } from './ledger-desk.ts'
 import { apartOf, type InFile, SitePlaces, type Taking } from './places.ts'
 import { createPlanStore, type PlanStore, shownEvents } from './plan-store.ts'
 import { countOutcomes, type Row, type Rows, rowsOf } from './standing.ts'
+import { ThroughPlaces } from './through-places.ts'
 import { useDesk } from './use-desk.ts'
 import { useLinkage } from './use-linkage.ts'
 import { useSame, useSameById, useSameByText } from './use-same.ts'
@@ -46,6 +48,8 @@ export interface Work {
   readonly snapshot: Snapshot
   readonly places: SitePlaces
   readonly taking: readonly Taking[]
+  /** What variables paint. */
+  readonly through: ThroughPlaces
   /** What scripts do to colors and classes while a visitor acts. */
   readonly behaviors: readonly InFile<Behavior>[]
   readonly findings: readonly InFile<PlacedFinding>[]
@@ -144,6 +148,7 @@ function LoadedWork({
 
   const places = useMemo(() => new SitePlaces(ledger, snapshot), [ledger, snapshot])
   const { taking, behaviors, findings } = useMemo(() => apartOf(audit), [audit])
+  const through = useMemo(() => new ThroughPlaces(places, follower(audit.variables)), [places, audit])
   const variableUses = useMemo(() => new Map(audit.variables.map(({ name, uses }) => [name, uses])), [audit])
   const counts = useMemo(() => places.counts(), [places])
   const colors = ledger.columns.color.values
@@ -176,7 +181,7 @@ function LoadedWork({
     [ledger, decisions, roles, pages, confirmations],
   )
   const standing = useMemo(() => standingOf(outcomes), [outcomes])
-  const desk = useDesk(bytes, snapshot, standing)
+  const desk = useDesk(bytes, audit.variables, snapshot, standing)
   // While it is dragged, the slider is drawn at once, and what follows from it as there is time.
   const tried = useDeferredValue(useView((view) => view.triedTolerance))
   const tolerance = tried ?? state.tolerance
@@ -195,6 +200,7 @@ function LoadedWork({
     snapshot,
     places,
     taking,
+    through,
     behaviors,
     findings,
     sitePages: audit.pages,

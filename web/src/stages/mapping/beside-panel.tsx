@@ -12,6 +12,7 @@ import { ConsequencePanel } from './consequence-panel.tsx'
 import { decisionsOf, trialOf } from './deciding.ts'
 import { PageBeside } from './page-beside.tsx'
 import { RowActs } from './row-acts.tsx'
+import { useDeciding } from './use-deciding.ts'
 import type { Selection } from './use-selection.ts'
 import { Warnings } from './warnings.tsx'
 
@@ -38,7 +39,8 @@ interface BesidePanelProps {
 
 /** Beside the clusters: what the selected ones reach, a page as it is decided, or all of them in a plane; and what can be done. */
 export function BesidePanel({ rows, selection, tried, acts, beside, onBeside }: BesidePanelProps) {
-  const { places, state, roles, sitePages, taking } = useWork()
+  const { places, state, roles } = useWork()
+  const plan = useDeciding()
   const { acting, selected } = selection
   const row = acting.length === 1 ? (acting[0] ?? null) : null
   const held = row?.shares.length === 1 ? row.shares[0] : null
@@ -54,13 +56,9 @@ export function BesidePanel({ rows, selection, tried, acts, beside, onBeside }: 
     const trial = trialOf(about, aboutRole === null ? { kind: 'keep' } : { kind: 'role', role: aboutRole })
     // What holds already is judged against what would hold without it: it is said after the act as it was before.
     const others = new Set(isTrying ? [] : about.flatMap((each) => decisionsOf(each, state).map(({ id }) => id)))
-    const plan = {
-      decisions: state.decisions.filter(({ id }) => !others.has(id)),
-      confirmations: state.confirmations,
-      ...{ roles, pages: sitePages.pages, taking },
-    }
-    return trial && consequenceOf([trial], places, plan)
-  }, [about, aboutRole, isTrying, places, state, roles, sitePages, taking])
+    const decisions = plan.decisions.filter(({ id }) => !others.has(id))
+    return trial && consequenceOf([trial], places, { ...plan, decisions })
+  }, [about, aboutRole, isTrying, places, state, plan])
   if (!consequence || !selected) return null
   return (
     <Sheet

@@ -29,6 +29,9 @@ export function ConsequencePanel({ rows, consequence, isToRole, onUnmark }: Cons
     <>
       <Box as="dl" fontSize="13px">
         <Figure name="places" value={number(consequence.places)} />
+        {consequence.throughVariables > 0 ? (
+          <Figure name="uses through variables" value={number(consequence.throughVariables)} />
+        ) : null}
         <Figure name="subjects" value={number(consequence.subjects)} />
         <Figure name="files" value={number(consequence.files.length)} />
         <Figure name="pages" value={`${number(consequence.pages)} of ${number(sitePages.pages.length)}`} />

@@ -1,9 +1,19 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { classify, type Decision, ledgerOf, linkChannels, type Role, readSource } from '@undo-ink/core'
+import {
+  classify,
+  type Decision,
+  follower,
+  ledgerOf,
+  linkChannels,
+  listVariables,
+  type Role,
+  readSource,
+} from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
 import { apartOf, SitePlaces } from '../../work/places.ts'
+import { ThroughPlaces } from '../../work/through-places.ts'
 import { consequenceOf } from './consequence.ts'
 
 const DEMO = fileURLToPath(new URL('../../../../demo/', import.meta.url))
@@ -22,6 +32,7 @@ const linked = linkChannels(read).map(({ path, reading }) => ({ path, ...reading
 const files = linked.map(({ path, occurrences }) => ({ path, occurrences }))
 const { taking } = apartOf({ readings: linked } as never)
 const places = new SitePlaces(ledgerOf(files), { files: [] } as never)
+const through = new ThroughPlaces(places, follower(listVariables(read)))
 
 const give = (colors: readonly string[], name: string, more: Partial<Decision['target']> = {}): Decision => ({
   id: `${colors[0]} ${name}`,
@@ -31,7 +42,10 @@ const give = (colors: readonly string[], name: string, more: Partial<Decision['t
 /** The maroon of two owners ago is the brand's primary by now. */
 const PRIMARY = give(['#7a2433', '#7a2434', '#7b2534', '#7d2838'], 'primary')
 const warned = (trial: Decision) => {
-  const found = consequenceOf([trial], places, { decisions: [PRIMARY], roles, pages: [], confirmations: [], taking })
+  const found = consequenceOf([trial], places, {
+    ...{ decisions: [PRIMARY], roles, pages: [], confirmations: [], taking },
+    through,
+  })
   return [
     ...found.vanishing.map(({ subject }) => `text vanishes: ${subject}`),
     ...found.lost.map(({ kind, subject, state }) => `${kind}: ${subject}${state === null ? '' : ` ${state}`}`),

@@ -1,8 +1,17 @@
-import { type Decision, ledgerOf, readSource, resolveLedger } from '@undo-ink/core'
+import {
+  type Decision,
+  type EndsOf,
+  follower,
+  ledgerOf,
+  listVariables,
+  readSource,
+  resolveLedger,
+} from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
 import { SitePlaces } from '../../work/places.ts'
 import { countOutcomes, rowOf } from '../../work/standing.ts'
-import { consequenceOf } from './consequence.ts'
+import { ThroughPlaces } from '../../work/through-places.ts'
+import { consequenceOf, type Deciding } from './consequence.ts'
 import { decidedApart, decisionOf, decisionsOf, roleAt } from './deciding.ts'
 
 const CSS = `
@@ -20,28 +29,28 @@ const roles = [
   { id: 'teal', name: 'teal', color: '#0b6e74' },
   { id: 'pale', name: 'pale', color: '#fefefe' },
 ]
+const planOf = (own: SitePlaces, decisions: readonly Decision[] = [], endsOf: EndsOf = () => []): Deciding => ({
+  ...{ decisions, roles, pages: [], confirmations: [], taking: [] },
+  through: new ThroughPlaces(own, endsOf),
+})
 
 describe('what a decision would do', () => {
   it('counts places, subjects, files and states', () => {
-    const teal = consequenceOf([decisionOf(row('#7a2433'), { kind: 'role', role: 'teal' }, 'trial')], places, {
-      decisions: [],
-      roles,
-      pages: [],
-      confirmations: [],
-      taking: [],
-    })
+    const teal = consequenceOf(
+      [decisionOf(row('#7a2433'), { kind: 'role', role: 'teal' }, 'trial')],
+      places,
+      planOf(places),
+    )
     expect(teal).toMatchObject({ places: 3, subjects: 3, inStates: 1, files: [['a.css', 3]], vanishing: [] })
     expect(teal.worst?.after.ratio).toBeCloseTo(5.98, 1)
   })
 
   it('warns of text that would vanish into its ground', () => {
-    const pale = consequenceOf([decisionOf(row('#7a2433'), { kind: 'role', role: 'pale' }, 'trial')], places, {
-      decisions: [],
-      roles,
-      pages: [],
-      confirmations: [],
-      taking: [],
-    })
+    const pale = consequenceOf(
+      [decisionOf(row('#7a2433'), { kind: 'role', role: 'pale' }, 'trial')],
+      places,
+      planOf(places),
+    )
     expect(pale.vanishing.map(({ subject }) => subject)).toEqual(['.a', '.b:hover'])
   })
 
@@ -57,9 +66,11 @@ describe('what a decision would do', () => {
       const cluster = { lead, members: [lead], count: 1, byHand: false }
       const all = countOutcomes(own, resolveLedger(own.ledger, [], []))
       const trial = decisionOf(rowOf(own, all, cluster), { kind: 'role', role }, 'trial')
-      return consequenceOf([trial], own, { decisions, roles, pages: [], confirmations: [], taking: [] }).lost.map(
-        ({ kind, subject, state }) => [kind, subject, state],
-      )
+      return consequenceOf([trial], own, planOf(own, decisions)).lost.map(({ kind, subject, state }) => [
+        kind,
+        subject,
+        state,
+      ])
     }
     const teal: Decision = { id: 't', target: { colors: ['#7a2433'] }, to: { kind: 'role', role: 'teal' } }
     expect(of('#943a4b', 'teal')).toEqual([])
@@ -70,15 +81,71 @@ describe('what a decision would do', () => {
   it('leaves out places that a narrower decision holds', () => {
     const text: Decision = { id: 'x', target: { colors: ['#7a2433'], use: 'text' }, to: { kind: 'keep' } }
     expect(
-      consequenceOf([decisionOf(row('#7a2433'), { kind: 'role', role: 'teal' }, 'trial')], places, {
-        decisions: [text],
-        roles,
-        pages: [],
-        confirmations: [],
-        taking: [],
-      }).places,
+      consequenceOf(
+        [decisionOf(row('#7a2433'), { kind: 'role', role: 'teal' }, 'trial')],
+        places,
+        planOf(places, [text]),
+      ).places,
     ).toBe(2)
     expect(decidedApart(row('#7a2433'), { decisions: [text] } as never)).toEqual(['as text'])
+  })
+})
+
+describe('what a decision about a variable would do', () => {
+  const of = (texts: Record<string, string>, color: string, role: string) => {
+    const read = Object.entries(texts).map(([path, text]) => ({
+      path,
+      reading: readSource({ path, text, encoding: 'utf-8' }),
+    }))
+    const own = new SitePlaces(ledgerOf(read.map(({ path, reading }) => ({ path, ...reading }))), {
+      files: read.map(({ path }) => ({ path, id: path })),
+    } as never)
+    const trial: Decision = { id: 'trial', target: { colors: [color] }, to: { kind: 'role', role } }
+    return consequenceOf([trial], own, planOf(own, [], follower(listVariables(read))))
+  }
+  const vanishing = (...asked: Parameters<typeof of>) => of(...asked).vanishing.map(({ subject }) => subject)
+
+  it('is told by what takes it, in other files and languages too', () => {
+    const css = {
+      'site.css': '.a { color: var(--brand); background: #fff } .b:hover { background: var(--brand); color: #fff }',
+      'tokens.css': ':root { --brand: #7a2433 }',
+    }
+    expect(of(css, '#7a2433', 'teal')).toMatchObject({ places: 1, throughVariables: 2, subjects: 2, inStates: 1 })
+    expect(of(css, '#7a2433', 'teal').vanishing).toEqual([])
+    expect(vanishing(css, '#7a2433', 'pale')).toEqual(['.a', '.b:hover'])
+    // What a variable meets is judged when the other is decided.
+    expect(vanishing(css, '#ffffff', 'pale')).toEqual([])
+    expect(
+      vanishing(
+        { 'a.scss': '$brand: #7a2433; $paper: #fff !default;', 'b.scss': '.a { color: $brand; background: $paper }' },
+        '#7a2433',
+        'pale',
+      ),
+    ).toEqual(['.a'])
+    expect(vanishing({ 'a.less': '@b: #7a2433; .a { color: @b; background: #fff }' }, '#7a2433', 'pale')).toEqual([
+      '.a',
+    ])
+  })
+
+  it('is told of the component that sets a variable for itself, and not of another', () => {
+    const sheet = `.btn { color: var(--text); background: var(--fill) }
+      .btn-plum { --text: #fff; --fill: #7a2433 } .btn-plain { --text: #222; --fill: #eee }`
+    expect(vanishing({ 'a.css': sheet }, '#7a2433', 'pale')).toEqual(['.btn-plum'])
+    expect(vanishing({ 'a.css': sheet }, '#eeeeee', 'pale')).toEqual([])
+  })
+
+  it('of one scheme is not held against another', () => {
+    const sheet = `:root { --text: #222; --paper: #fff } .dark { --text: #eee; --paper: #111 }
+      @media print { :root { --text: #7a2433 } } .a { color: var(--text); background: var(--paper) }`
+    expect(vanishing({ 'a.css': sheet }, '#111111', 'teal')).toEqual([])
+    expect(vanishing({ 'a.css': sheet }, '#111111', 'pale')).toEqual(['.a'])
+    expect(vanishing({ 'a.css': sheet }, '#7a2433', 'pale')).toEqual(['.a'])
+  })
+
+  it('has no consequence where a function makes another color of it', () => {
+    expect(
+      vanishing({ 'a.scss': '$b: #7a2433; .a { color: darken($b, 5%); background: #fff }' }, '#7a2433', 'pale'),
+    ).toEqual([])
   })
 })
 

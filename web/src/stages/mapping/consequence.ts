@@ -16,6 +16,7 @@ import {
   type ScopePage,
 } from '@undo-ink/core'
 import { countBy, groupBy, type PlaceOf, type SitePlaces, type Taking } from '../../work/places.ts'
+import type { ThroughPlaces } from '../../work/through-places.ts'
 
 /** A text and the ground that it meets, before and after. */
 export interface PairChange {
@@ -34,6 +35,8 @@ export interface Deciding {
   readonly confirmations: readonly Confirmation[]
   /** What takes another color, in the order of the files. */
   readonly taking: readonly Taking[]
+  /** What variables paint. */
+  readonly through: ThroughPlaces
 }
 
 /** What can be seen or read no more, told in the same words before every act. */
@@ -60,6 +63,8 @@ export interface Consequence extends Judgement {
   /** Pages that load any of it. */
   readonly pages: number
   readonly inStates: number
+  /** Places that take the color of the variables among them. */
+  readonly throughVariables: number
 }
 
 /** Below this ratio nobody reads a text (common practice, no source), and from this on it can be read well (WCAG 2.2, 1.4.3). */
@@ -70,7 +75,7 @@ const READABLE = 4.5
 export function consequenceOf(
   trials: readonly Decision[],
   all: SitePlaces,
-  { decisions, roles, pages, confirmations, taking }: Deciding,
+  { decisions, roles, pages, confirmations, taking, through }: Deciding,
 ): Consequence {
   const ids = new Set(trials.map(({ id }) => id))
   const after = resolver([...decisions.filter(({ id }) => !ids.has(id)), ...trials], roles, pages, confirmations)
@@ -80,16 +85,18 @@ export function consequenceOf(
   const candidates = all.some(all.ofColors([...new Set(trials.flatMap(({ target }) => target.colors))]))
   const taken = candidates.filter((place) => isTaken(then(place)))
   const { outcome: now } = resolver(decisions, roles, pages, confirmations)
-  const paths = new Set(taken.map(({ path }) => path))
+  const painted = taken.flatMap((place) => through.of(place))
+  const paths = new Set([...taken, ...painted].map(({ path }) => path))
   return {
     places: taken.filter((place) => isTaken(after.outcome(place))).length,
     inPart: taken.filter((place) => !isTaken(after.outcome(place))).length,
     possible: candidates.filter((place) => now(place).kind === 'possible').length,
-    subjects: new Set(taken.flatMap((place) => place.subjects)).size,
+    subjects: new Set(painted.flatMap((place) => place.subjects)).size,
     files: [...countBy(taken, ({ path }) => path)].toSorted((a, b) => b[1] - a[1]),
     pages: pages.filter((page) => page.files.some((path) => paths.has(path))).length,
-    inStates: taken.filter(({ states }) => states.length > 0).length,
-    ...judge(taken, all, { now, then, taking }),
+    inStates: painted.filter(({ states }) => states.length > 0).length,
+    throughVariables: painted.length - taken.filter(({ variable }) => variable === null).length,
+    ...judge(taken, all, { now, then, taking, through }),
   }
 }
 
@@ -98,23 +105,31 @@ interface Change {
   now(place: PlaceOf): Outcome
   then(place: PlaceOf): Outcome
   readonly taking: readonly Taking[]
+  readonly through: ThroughPlaces
 }
 
 /** What would be seen or read no more when some places change. */
-export function judge(changed: readonly PlaceOf[], all: SitePlaces, { now, then, taking }: Change): Judgement {
+export function judge(changed: readonly PlaceOf[], all: SitePlaces, change: Change): Judgement {
+  const { taking, through } = change
+  // What stands for a variable's place becomes what that becomes.
+  const now = (place: PlaceOf) => change.now(through.originOf(place))
+  const then = (place: PlaceOf) => change.then(through.originOf(place))
   const touched = new Set(changed.map(({ index }) => index))
-  const subjects = new Set(changed.flatMap((place) => place.subjects))
-  const paths = new Set(changed.map(({ path }) => path))
+  const painted = changed.flatMap((place) => through.of(place))
+  const subjects = new Set(painted.flatMap((place) => place.subjects))
+  const paths = new Set(painted.map(({ path }) => path))
   // Only what shares a subject with what is touched can meet it.
   const kin = all.kinOf(subjects)
   const takingOf = groupBy(
     taking.filter((place) => paths.has(place.path) && place.subjects.some((subject) => kin.has(subject))),
     ({ path }) => path,
   )
-  const around = [...all.around(changed, kin)].map(([path, places]) => ({
-    places,
-    met: looks(places, takingOf.get(path) ?? []),
-  }))
+  const throughOf = groupBy(through.ofSubjects(kin, paths), ({ path }) => path)
+  const literals = all.around(painted, kin)
+  const around = [...paths].map((path) => {
+    const places = [...(literals.get(path) ?? []), ...(throughOf.get(path) ?? [])].toSorted(byPosition)
+    return { places, met: looks(places, takingOf.get(path) ?? []) }
+  })
   const isTouched = (...some: readonly (PlaceOf | undefined)[]) =>
     some.some((place) => place && touched.has(place.index))
   const pairs = around
@@ -156,6 +171,10 @@ function pairOf(
     after: { ...after, ratio: ratio(after.text, after.ground) },
     now: ratio(painted(text, now), painted(ground, now)),
   }
+}
+
+function byPosition(a: PlaceOf, b: PlaceOf): number {
+  return a.range.start - b.range.start
 }
 
 /** What a place would be painted with. */

@@ -10,6 +10,7 @@ import { paintKeyOf, type Row } from '../../work/standing.ts'
 import { useWork } from '../../work/work.tsx'
 import { consequenceOf } from './consequence.ts'
 import { decisionOf } from './deciding.ts'
+import { useDeciding } from './use-deciding.ts'
 import { useSeenColors } from './use-suggestions.ts'
 import { Warnings } from './warnings.tsx'
 
@@ -60,7 +61,8 @@ interface ShadesProps {
 }
 
 function Shades({ lead, family, onDone }: ShadesProps) {
-  const { places, state, roles, sitePages, taking, store } = useWork()
+  const { places, state, roles, sitePages, store } = useWork()
+  const plan = useDeciding()
   const seen = useSeenColors()
   const jobs = useMemo(
     () =>
@@ -80,10 +82,7 @@ function Shades({ lead, family, onDone }: ShadesProps) {
   const judgement = consequenceOf(
     trials.filter((_, i) => following.includes(family[i] as Row)),
     places,
-    {
-      ...{ decisions: state.decisions, confirmations: state.confirmations },
-      ...{ roles, pages: sitePages.pages, taking },
-    },
+    plan,
   )
   const follow = () => {
     store.act({

@@ -34,6 +34,7 @@ function surenessName(sureness: number): string {
 }
 
 const REASON_WORDS: Readonly<Record<Reason, string>> = {
+  called: 'its author calls it so',
   'page-ground': 'it is the ground of the pages',
   'page-text': 'it is the text of the pages',
   'light-ground': 'a light ground of little colour',

@@ -2,6 +2,7 @@ import { ledgerOf, readSource, resolveLedger, type Suggestion } from '@undo-ink/
 import { expect, it } from 'vitest'
 import { SitePlaces } from '../../work/places.ts'
 import { countOutcomes, rowOf } from '../../work/standing.ts'
+import { ThroughPlaces } from '../../work/through-places.ts'
 import { consequenceOf } from './consequence.ts'
 import { placesOf } from './suggesting.ts'
 import { leadsOf, missingLead, trialsOf, troublesOf, withoutTrouble } from './suggestion-troubles.ts'
@@ -15,7 +16,8 @@ const roles = [
   { id: 'teal', name: 'teal', color: '#0b6e74' },
   { id: 'pale', name: 'pale', color: '#fefefe' },
 ]
-const plan = { decisions: [], roles, pages: [], confirmations: [], taking: [] }
+const through = new ThroughPlaces(places, () => [])
+const plan = { decisions: [], roles, pages: [], confirmations: [], taking: [], through }
 const open = countOutcomes(places, resolveLedger(places.ledger, [], []))
 const suggested = (lead: string, role: string, sureness: number) => {
   const row = rowOf(places, open, { lead, members: [lead], count: 1, byHand: false })

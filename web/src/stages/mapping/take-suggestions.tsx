@@ -10,6 +10,7 @@ import { useWork } from '../../work/work.tsx'
 import { consequenceOf } from './consequence.ts'
 import { decisionsFor, placesOf, reasonText, SURENESS, suggestionText } from './suggesting.ts'
 import { leadsOf, missingLead, type Suggested, trialsOf, troublesOf, withoutTrouble } from './suggestion-troubles.ts'
+import { useDeciding } from './use-deciding.ts'
 import { useMet, Warnings } from './warnings.tsx'
 
 /** Takes many suggestions as one act, after a list of what that does, its worst first. */
@@ -29,14 +30,8 @@ export function TakeSuggestions({ offered }: { offered: readonly Suggested[] }) 
 }
 
 function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDone(): void }) {
-  const { places, rows, state, roles, sitePages, taking, store } = useWork()
-  const plan = useMemo(
-    () => ({
-      ...{ decisions: state.decisions, confirmations: state.confirmations },
-      ...{ roles, pages: sitePages.pages, taking },
-    }),
-    [state, roles, sitePages, taking],
-  )
+  const { places, rows, roles, store } = useWork()
+  const plan = useDeciding()
   const safe = useMemo(() => new Set(withoutTrouble(offered, places, plan)), [offered, places, plan])
   const together = useMet(useMemo(() => consequenceOf(trialsOf(offered), places, plan), [offered, places, plan]))
   const troubles = useMemo(() => troublesOf(together, offered), [together, offered])

@@ -18,6 +18,7 @@ import { count } from '../../../components/words.ts'
 import { useWork } from '../../../work/work.tsx'
 import { consequenceOf } from '../consequence.ts'
 import { decisionOf, replacing } from '../deciding.ts'
+import { useDeciding } from '../use-deciding.ts'
 import { useSeenColors } from '../use-suggestions.ts'
 import { Warnings } from '../warnings.tsx'
 
@@ -116,15 +117,9 @@ export function TurnedScheme({ onOffer, onDone }: TurnedSchemeProps) {
 
 /** What deciding it so would do. */
 function Turned({ decisions }: { decisions: readonly Decision[] }) {
-  const { places, state, roles, sitePages, taking } = useWork()
-  const consequence = useMemo(
-    () =>
-      consequenceOf(decisions, places, {
-        ...{ decisions: state.decisions, confirmations: state.confirmations },
-        ...{ roles, pages: sitePages.pages, taking },
-      }),
-    [decisions, places, state, roles, sitePages, taking],
-  )
+  const { places } = useWork()
+  const plan = useDeciding()
+  const consequence = useMemo(() => consequenceOf(decisions, places, plan), [decisions, places, plan])
   return (
     <Flex direction="column" gap="2" mb="3" fontSize="13px">
       <Text>

@@ -9,6 +9,7 @@ import { decisionText } from '../../../work/decision-words.ts'
 import type { Row } from '../../../work/standing.ts'
 import { useWork } from '../../../work/work.tsx'
 import { consequenceOf } from '../consequence.ts'
+import { useDeciding } from '../use-deciding.ts'
 import { Warnings } from '../warnings.tsx'
 import { absentSelectors } from './absent.ts'
 import { BecomingChoice } from './becoming-choice.tsx'
@@ -47,7 +48,8 @@ const SIDES: readonly Segment<Side>[] = [
 ]
 
 function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
-  const { places, sitePages, state, roles, store, taking } = useWork()
+  const { places, sitePages, roles, store } = useWork()
+  const plan = useDeciding()
   const { pages } = sitePages
   const own = useMemo(() => places.some(row.indices), [places, row])
   const options = useMemo(() => scopeOptions(own, places.ledger, pages), [own, places, pages])
@@ -77,14 +79,7 @@ function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
     (): Omit<Decision, 'id'> => (isElsewhere ? { target, to: { kind: 'keep' } } : { target, to, ...painted }),
     [target, to, isElsewhere, painted],
   )
-  const trial = useMemo(
-    () =>
-      consequenceOf([{ ...there, id: 'trial' }], places, {
-        ...{ decisions: state.decisions, confirmations: state.confirmations },
-        ...{ roles, pages, taking },
-      }),
-    [there, places, state.decisions, state.confirmations, roles, pages, taking],
-  )
+  const trial = useMemo(() => consequenceOf([{ ...there, id: 'trial' }], places, plan), [there, places, plan])
   const decide = () => {
     const whole = limitedTarget(row.cluster.members, row.use === null ? {} : { use: row.use })
     const decisions = [...(isElsewhere ? [{ target: whole, to, ...painted }] : []), there]
