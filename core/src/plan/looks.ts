@@ -50,7 +50,9 @@ export function looks<O extends Occurrence>(
     const rules = subjects.flatMap((subject) => bySubject.get(subject) ?? [])
     return situationsOf(rules).flatMap(({ condition, states }): Look<O>[] => {
       const look = lookIn(rules, condition, states)
-      const key = [look.text, look.ground, look.line].map((place) => place && `${place.range.start} ${place.color}`).join()
+      const key = [look.text, look.ground, look.line]
+        .map((place) => place && `${place.range.start} ${place.color}`)
+        .join()
       if (told.has(key) || Object.keys(look).length < 2) return []
       told.add(key)
       return [look]
