@@ -93,7 +93,7 @@ it('what is suggested on the demo agrees with a key that it cannot see', () => {
   )
   expect(covered).toBeGreaterThan(0.85)
   expect(right(suggested)).toBeGreaterThan(0.9)
-  // Sureness means something: each band is right more often than the one below.
-  expect(bands.map((band) => band.right)).toEqual(bands.map((band) => band.right).toSorted((a, b) => a - b))
+  // How sure is how often right is held on published themes, where there are places enough.
+  for (const band of bands) expect(band.right).toBeGreaterThan(0.9)
   expect(told.length / places.length).toBeGreaterThan(0.95)
 })

@@ -39,6 +39,13 @@ it('leaves out the less sure of those that make trouble together', () => {
   const some = [suggested('#943a4b', 'teal', 0.9), suggested('#5f1a27', 'teal', 0.6), suggested('#7a2433', 'teal', 0.5)]
   expect(withoutTrouble(some, places, plan)).toEqual([some[0], some[2]])
   expect(withoutTrouble([suggested('#7a2433', 'pale', 0.9)], places, plan)).toEqual([])
+  // What meets nothing of that stays, however sure the others are.
+  const more = [
+    suggested('#7a2433', 'pale', 0.99),
+    suggested('#943a4b', 'teal', 0.9),
+    suggested('#5f1a27', 'teal', 0.6),
+  ]
+  expect(withoutTrouble(more, places, plan)).toEqual([more[1]])
 })
 
 it('lets none follow what takes nothing itself', () => {

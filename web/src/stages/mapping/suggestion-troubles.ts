@@ -48,32 +48,46 @@ export function trialsOf(some: readonly Suggested[]): Decision[] {
 
 /** For each row, by its lead, the worst that taking all of these would do with it. */
 export function troublesOf(judgement: Judgement, some: readonly Suggested[]): Map<OpaqueKey, Trouble> {
+  const found = new Map<OpaqueKey, Trouble>()
+  for (const { leads, trouble } of meetings(judgement, some))
+    for (const lead of leads) if ((found.get(lead)?.severity ?? 0) < trouble.severity) found.set(lead, trouble)
+  return found
+}
+
+/** Some trouble, and the rows whose colors meet there: one, if the other is not among these. */
+interface Meeting {
+  readonly leads: readonly OpaqueKey[]
+  readonly trouble: Trouble
+}
+
+function meetings({ vanishing, lost, dimmed }: Judgement, some: readonly Suggested[]): Meeting[] {
   const leadOf = new Map(
     some.flatMap(({ row: { cluster } }) => cluster.members.map((key) => [key, cluster.lead] as const)),
   )
-  const found = new Map<OpaqueKey, Trouble>()
-  const add = (colors: readonly string[], trouble: Trouble) => {
-    for (const color of colors) {
-      const lead = leadOf.get(color)
-      if (lead !== undefined && (found.get(lead)?.severity ?? 0) < trouble.severity) found.set(lead, trouble)
-    }
-  }
-  for (const { before, subject } of judgement.vanishing)
-    add([before.text, before.ground], { severity: 3, says: `text of ${shortened(subject)} would vanish` })
-  for (const { one, other, kind, subject, state } of judgement.lost)
-    add([one.color, other.color], {
-      severity: 2,
-      says:
-        kind === 'state-like-rest'
-          ? `${shortened(subject)} would look the same when ${state}`
-          : `the line of ${shortened(subject)} would be lost`,
-    })
-  for (const { before, after, subject } of judgement.dimmed)
-    add([before.text, before.ground], {
-      severity: 1,
-      says: `text of ${shortened(subject)} would be hard to read (${after.ratio.toFixed(1)})`,
-    })
-  return found
+  const meeting = (colors: readonly string[], trouble: Trouble): Meeting => ({
+    leads: [...new Set(colors.flatMap((color) => leadOf.get(color) ?? []))],
+    trouble,
+  })
+  return [
+    ...vanishing.map(({ before, subject }) =>
+      meeting([before.text, before.ground], { severity: 3, says: `text of ${shortened(subject)} would vanish` }),
+    ),
+    ...lost.map(({ one, other, kind, subject, state }) =>
+      meeting([one.color, other.color], {
+        severity: 2,
+        says:
+          kind === 'state-like-rest'
+            ? `${shortened(subject)} would look the same when ${state}`
+            : `the line of ${shortened(subject)} would be lost`,
+      }),
+    ),
+    ...dimmed.map(({ before, after, subject }) =>
+      meeting([before.text, before.ground], {
+        severity: 1,
+        says: `text of ${shortened(subject)} would be hard to read (${after.ratio.toFixed(1)})`,
+      }),
+    ),
+  ]
 }
 
 /** A list by its first selector, in the room of a line. */
@@ -84,27 +98,27 @@ function shortened(list: string): string {
 
 const LONGEST = 40
 
-/** More rounds change nothing that is worth their time. */
-const MOST_ROUNDS = 4
-
-/** What can be taken without trouble: of those that make some together, the less sure are left out. @param judged drops pairs that no page has */
+/** What can be taken without trouble: wherever two meet in some, the less sure is left out; both, where they are as sure. @param judged drops pairs that no page has */
 export function withoutTrouble(
   some: readonly Suggested[],
   places: SitePlaces,
   plan: Deciding,
   judged: (judgement: Judgement) => Judgement = (judgement) => judgement,
 ): Suggested[] {
+  const sureness = new Map(
+    some.map(({ row, taken }) => [row.cluster.lead, Math.min(...taken.map((each) => each.sureness))] as const),
+  )
   let kept = [...some]
-  for (let round = 0; round < MOST_ROUNDS && kept.length > 0; round++) {
-    const troubles = troublesOf(judged(consequenceOf(trialsOf(kept), places, plan)), kept)
-    if (troubles.size === 0) break
-    const sureness = ({ taken }: Suggested) => Math.min(...taken.map((each) => each.sureness))
-    const troubled = kept.filter(({ row }) => troubles.has(row.cluster.lead))
-    // The surest of those that meet stays for another round: what it met may be gone by then.
-    const most = Math.max(...troubled.map(sureness))
-    const isLast = round === MOST_ROUNDS - 1 || troubled.every((each) => sureness(each) === most)
-    const out = new Set(troubled.filter((each) => isLast || sureness(each) < most))
-    kept = kept.filter((each) => !out.has(each))
+  for (;;) {
+    const met = meetings(judged(consequenceOf(trialsOf(kept), places, plan)), kept)
+    const out = new Set(
+      met.flatMap(({ leads }) => {
+        const least = Math.min(...leads.map((lead) => sureness.get(lead) ?? 0))
+        return leads.filter((lead) => (sureness.get(lead) ?? 0) === least)
+      }),
+    )
+    // Each round leaves something out, so there are not more of them than rows.
+    if (out.size === 0) return kept
+    kept = kept.filter(({ row }) => !out.has(row.cluster.lead))
   }
-  return kept
 }

@@ -1,0 +1,155 @@
+import type { OpaqueKey } from '../color/color.ts'
+import type { Use } from '../source/occurrence.ts'
+import type { Job } from './jobs.ts'
+import type { UseObservation } from './observation.ts'
+import type { Role } from './role.ts'
+import { isAnothers, isHued, isOneHue, type SiteColor, type SiteColors } from './site-colors.ts'
+
+/** Why something is suggested: what was seen of the color on the site. */
+export type Reason =
+  | 'called'
+  | 'page-ground'
+  | 'page-text'
+  | 'light-ground'
+  | 'dark-text'
+  | 'mid-text'
+  | 'light-text'
+  | 'grey-line'
+  | 'links'
+  | 'most-used-hue'
+  | 'second-hue'
+  | 'shade'
+  | 'named'
+  | 'same-color'
+
+/** What places could become, and how sure that is. */
+export interface Found {
+  readonly to: { readonly kind: 'role'; readonly role: string } | { readonly kind: 'follow'; readonly lead: OpaqueKey }
+  /** 0 to 1 */
+  readonly sureness: number
+  readonly why: Reason
+}
+
+export type RolesByName = ReadonlyMap<string, Role>
+
+export function isSame(a: Found['to'], b: Found['to']): boolean {
+  return a.kind === 'role' ? b.kind === 'role' && a.role === b.role : b.kind === 'follow' && a.lead === b.lead
+}
+
+/** The share of a color's places from which what is said of them speaks for the others too: common practice, no source. */
+export const LEADING = 0.5
+
+/** What the variables of a color say: by their names, else by what most of what takes them says. */
+export function foundForVariables(color: SiteColor, site: SiteColors, roles: RolesByName): Found | null {
+  const called = calledFound(color, site, roles)
+  if (called) return called
+  const told = [...color.seen.through].flatMap(([use, seen]) => {
+    const found = foundForUse(color, use, seen, site, roles)
+    return found ? [{ found, places: seen.places }] : []
+  })
+  const all = [...color.seen.through.values()].reduce((sum, { places }) => sum + places, 0)
+  const placesTo = ({ to }: Found) =>
+    told.reduce((sum, each) => (isSame(each.found.to, to) ? sum + each.places : sum), 0)
+  const [main] = told.toSorted((a, b) => placesTo(b.found) - placesTo(a.found) || b.places - a.places)
+  const share = main ? placesTo(main.found) / all : 0
+  if (!main || share < LEADING)
+    return foundForUse(color, 'variable', color.seen.uses.get('variable') as UseObservation, site, roles)
+  return { ...main.found, sureness: main.found.sureness * (0.6 + 0.4 * share) }
+}
+
+/** What the author's own names for a color say. */
+function calledFound(color: SiteColor, site: SiteColors, roles: RolesByName): Found | null {
+  const { seen, l } = color
+  const [best] = [...seen.called].toSorted(([, a], [, b]) => b.itself + b.shades - (a.itself + a.shades))
+  if (!best) return null
+  const [job, { itself, shades }] = best
+  // "Claret line" is a shade of claret.
+  if (OF_GREYS.includes(job) && isHued(color)) return null
+  // Nor is a dark ground the one of light pages, or a light text that of their text.
+  if (/ground$/.test(job) && (site.isDark ? l > 0.5 : l < 0.8)) return null
+  if (job === 'text' && (site.isDark ? l < 0.6 : l > 0.65)) return null
+  const share = (itself + shades) / (seen.uses.get('variable')?.places ?? 1)
+  if (share < LEADING) return null
+  const sureness = 0.95 * (0.5 + 0.5 * share)
+  if (itself >= shades) return found(roles, 'called', sureness, job, ...(INSTEAD[job] ?? []))
+  const lead = job === 'primary' ? site.primary : job === 'accent' ? site.accent : null
+  return lead && lead !== color && isHued(color)
+    ? { to: { kind: 'follow', lead: lead.lead }, sureness: Math.min(sureness, 0.8), why: 'called' }
+    : null
+}
+
+/** Jobs that colors without a hue have. */
+const OF_GREYS: readonly Job[] = ['line', 'soft text']
+
+/** What a palette may have in the place of a job. */
+const INSTEAD: Readonly<Partial<Record<Job, readonly string[]>>> = {
+  success: ['notice'],
+  warning: ['notice'],
+  'link hover': ['link'],
+  'link visited': ['link'],
+}
+
+/** The first of some roles that the palette has. */
+function found(roles: RolesByName, why: Reason, sureness: number, ...names: readonly string[]): Found | null {
+  const role = names.flatMap((name) => roles.get(name) ?? [])[0]
+  return role ? { to: { kind: 'role', role: role.id }, sureness, why } : null
+}
+
+export function foundForUse(
+  color: SiteColor,
+  use: Use,
+  seen: UseObservation,
+  site: SiteColors,
+  roles: RolesByName,
+): Found | null {
+  const role = (why: Reason, sureness: number, ...names: readonly string[]) => found(roles, why, sureness, ...names)
+  if (color.same && isHued(color))
+    return { to: { kind: 'role', role: color.same.id }, sureness: 0.9, why: 'same-color' }
+  const share = (count: number) => count / seen.places
+  const [said, next] = SAID.map((job) => ({ job, count: seen.names[job] })).toSorted((a, b) => b.count - a.count)
+  if (said && share(said.count) >= 0.5 && said.count > (next?.count ?? 0))
+    return isHued(color) ? role('named', 0.7, said.job, ...(INSTEAD[said.job] ?? [])) : null
+  if (color === site.text || color === site.ground) return forGrey(color, use, site, role)
+  if (color === site.primary)
+    return role('most-used-hue', use === 'text' && share(seen.subjects.link) > 0.5 ? 0.6 : 0.85, 'primary')
+  if (color === site.accent) return role('second-hue', 0.7, 'accent')
+  if (use === 'text' && color === site.link) return role('links', 0.8, 'link')
+  const family = isAnothers(color) ? null : [site.primary, site.accent].find((each) => each && isOneHue(color, each))
+  if (family) return { to: { kind: 'follow', lead: family.lead }, sureness: isHued(color) ? 0.65 : 0.4, why: 'shade' }
+  if (use === 'text' && isHued(color) && share(seen.subjects.link) >= 0.5) return role('links', 0.75, 'link')
+  if (isHued(color)) return null
+  return forGrey(color, use, site, role)
+}
+
+const SAID = ['error', 'success', 'warning'] as const
+
+/** What a color of no hue is for, by its lightness. */
+function forGrey(
+  color: SiteColor,
+  use: Use,
+  site: SiteColors,
+  role: (why: Reason, sureness: number, ...names: readonly string[]) => Found | null,
+): Found | null {
+  const { l } = color
+  if (use === 'text') {
+    if (color === site.text) return role('page-text', 0.9, 'text')
+    if (l > 0.85) return role('light-text', 0.7, 'text on primary')
+    return l < 0.45 ? role('dark-text', 0.75, 'text') : role('mid-text', 0.7, 'soft text')
+  }
+  if (use === 'ground') {
+    if (color === site.ground) return role('page-ground', 0.9, 'ground')
+    if (l > 0.97) return role('light-ground', 0.55, 'ground')
+    if (l > 0.85) return role('light-ground', 0.6, 'soft ground')
+    return color === site.text ? role('page-text', 0.5, 'text') : null
+  }
+  // A white line is none between things on a white ground.
+  if (use === 'line' || use === 'stroke') {
+    if (color === site.text) return role('page-text', 0.6, 'text')
+    if (color === site.ground || l > 0.97) return null
+    return l > 0.45 ? role('grey-line', 0.7, 'line') : role('dark-text', 0.5, 'text')
+  }
+  if (color === site.text) return role('dark-text', 0.55, 'text')
+  if (use !== 'variable' || l > 0.97) return null
+  if (l > 0.85) return role('light-ground', 0.45, 'soft ground')
+  return l < 0.45 ? role('dark-text', 0.45, 'text') : role('mid-text', 0.4, 'soft text')
+}
