@@ -91,9 +91,11 @@ function suggestedFor(color: SiteColor, site: SiteColors, roles: RolesByName): S
     told.reduce((sum, each) => (isSame(each.found.to, to) ? sum + each.places : sum), 0)
   const isSaidByAll =
     told.length === color.seen.uses.size && told.every(({ found }) => isSame(found.to, (told[0] as Told).found.to))
-  // Where each use says the same, it is no surer than of the least sure of them.
-  if (told[0] && isSaidByAll)
-    return [{ ...told[0].found, use: null, sureness: round(Math.min(...told.map(({ found }) => found.sureness))) }]
+  // Where each use says the same, it is as sure as they are on the whole.
+  if (told[0] && isSaidByAll) {
+    const sureness = told.reduce((sum, { found, places }) => sum + found.sureness * places, 0) / color.seen.places
+    return [{ ...told[0].found, use: null, sureness: round(sureness) }]
+  }
   const [main] = told
     .filter(({ found }) => OF_THE_COLOR.includes(found.why))
     .toSorted((a, b) => placesTo(b.found) - placesTo(a.found))

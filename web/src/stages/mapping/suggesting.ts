@@ -52,7 +52,7 @@ const REASON_WORDS: Readonly<Record<Reason, string>> = {
 
 /** What a suggestion is for, in words. */
 export function suggestionText({ to, use }: Suggestion, roles: readonly Role[]): string {
-  const only = use === null ? '' : `${use}: `
+  const only = use === null ? '' : `as ${use}: `
   if (to.kind === 'follow') return `${only}follow ${to.lead}`
   return `${only}${roles.find(({ id }) => id === to.role)?.name ?? ''}`
 }

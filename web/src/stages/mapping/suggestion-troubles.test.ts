@@ -3,7 +3,7 @@ import { expect, it } from 'vitest'
 import { SitePlaces } from '../../work/places.ts'
 import { countOutcomes, rowOf } from '../../work/standing.ts'
 import { ThroughPlaces } from '../../work/through-places.ts'
-import { consequenceOf } from './consequence.ts'
+import { consequenceOf, type Judgement } from './consequence.ts'
 import { placesOf } from './suggesting.ts'
 import { leadsOf, missingLead, trialsOf, troublesOf, withoutTrouble } from './suggestion-troubles.ts'
 
@@ -18,6 +18,7 @@ const roles = [
 ]
 const through = new ThroughPlaces(places, () => [])
 const plan = { decisions: [], roles, pages: [], confirmations: [], taking: [], through }
+const asIs = (judgement: Judgement) => judgement
 const open = countOutcomes(places, resolveLedger(places.ledger, [], []))
 const suggested = (lead: string, role: string, sureness: number) => {
   const row = rowOf(places, open, { lead, members: [lead], count: 1, byHand: false })
@@ -37,15 +38,18 @@ it('tells of each row the worst that taking all would do with it', () => {
 
 it('leaves out the less sure of those that make trouble together', () => {
   const some = [suggested('#943a4b', 'teal', 0.9), suggested('#5f1a27', 'teal', 0.6), suggested('#7a2433', 'teal', 0.5)]
-  expect(withoutTrouble(some, places, plan)).toEqual([some[0], some[2]])
-  expect(withoutTrouble([suggested('#7a2433', 'pale', 0.9)], places, plan)).toEqual([])
+  expect(withoutTrouble(some, places, plan, asIs)).toEqual([some[0], some[2]])
+  expect(withoutTrouble([suggested('#7a2433', 'pale', 0.9)], places, plan, asIs)).toEqual([])
+  // Of what no page shows nobody is told.
+  const nothing = (judgement: Judgement) => ({ ...judgement, vanishing: [], dimmed: [], lost: [] })
+  expect(withoutTrouble([suggested('#7a2433', 'pale', 0.9)], places, plan, nothing)).toHaveLength(1)
   // What meets nothing of that stays, however sure the others are.
   const more = [
     suggested('#7a2433', 'pale', 0.99),
     suggested('#943a4b', 'teal', 0.9),
     suggested('#5f1a27', 'teal', 0.6),
   ]
-  expect(withoutTrouble(more, places, plan)).toEqual([more[1]])
+  expect(withoutTrouble(more, places, plan, asIs)).toEqual([more[1]])
 })
 
 it('lets none follow what takes nothing itself', () => {

@@ -103,7 +103,7 @@ export function withoutTrouble(
   some: readonly Suggested[],
   places: SitePlaces,
   plan: Deciding,
-  judged: (judgement: Judgement) => Judgement = (judgement) => judgement,
+  judged: (judgement: Judgement) => Judgement,
 ): Suggested[] {
   const sureness = new Map(
     some.map(({ row, taken }) => [row.cluster.lead, Math.min(...taken.map((each) => each.sureness))] as const),

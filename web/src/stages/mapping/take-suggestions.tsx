@@ -11,7 +11,7 @@ import { consequenceOf } from './consequence.ts'
 import { decisionsFor, placesOf, reasonText, SURENESS, suggestionText } from './suggesting.ts'
 import { leadsOf, missingLead, type Suggested, trialsOf, troublesOf, withoutTrouble } from './suggestion-troubles.ts'
 import { useDeciding } from './use-deciding.ts'
-import { useMet, Warnings } from './warnings.tsx'
+import { useMeeting, Warnings } from './warnings.tsx'
 
 /** Takes many suggestions as one act, after a list of what that does, its worst first. */
 export function TakeSuggestions({ offered }: { offered: readonly Suggested[] }) {
@@ -32,9 +32,12 @@ export function TakeSuggestions({ offered }: { offered: readonly Suggested[] }) 
 function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDone(): void }) {
   const { places, rows, roles, store } = useWork()
   const plan = useDeciding()
-  const safe = useMemo(() => new Set(withoutTrouble(offered, places, plan)), [offered, places, plan])
-  const together = useMet(useMemo(() => consequenceOf(trialsOf(offered), places, plan), [offered, places, plan]))
-  const troubles = useMemo(() => troublesOf(together, offered), [together, offered])
+  const met = useMeeting()
+  const safe = useMemo(() => new Set(withoutTrouble(offered, places, plan, met)), [offered, places, plan, met])
+  const troubles = useMemo(
+    () => troublesOf(met(consequenceOf(trialsOf(offered), places, plan)), offered),
+    [offered, places, plan, met],
+  )
   const [from, setFrom] = useState<number>(SURENESS[1].from)
   const [changed, setChanged] = useState<ReadonlyMap<OpaqueKey, boolean>>(new Map())
   const surenessOf = ({ taken }: Suggested) => Math.min(...taken.map(({ sureness }) => sureness))
@@ -44,10 +47,12 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
   const leads = leadsOf(wanted, rows)
   const ticked = wanted.filter((each) => missingLead(each, leads) === null)
   const judgement = useMemo(() => consequenceOf(trialsOf(ticked), places, plan), [ticked, places, plan])
+  const troublesNow = troublesOf(met(judgement), ticked)
+  /** Of what is ticked, what it does with the others that are; else what it would do with all of them. */
+  const troubleOf = (each: Suggested, isTaken: boolean) =>
+    (isTaken ? troublesNow : safe.has(each) ? null : troubles)?.get(each.row.cluster.lead)
+  const severity = (each: Suggested) => troubleOf(each, false)?.severity ?? 0
   const listed = offered.toSorted((a, b) => severity(b) - severity(a) || b.row.count - a.row.count)
-  function severity({ row }: Suggested) {
-    return troubles.get(row.cluster.lead)?.severity ?? 0
-  }
   const take = () => {
     const decisions = ticked.flatMap(({ row, taken }) => decisionsFor(row, taken, () => crypto.randomUUID()))
     store.act({ kind: 'decide', decisions })
@@ -81,13 +86,14 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
         {listed.map((each) => {
           const { row, taken } = each
           const { lead } = row.cluster
-          const trouble = troubles.get(lead)
           const missing = missingLead(each, leads)
+          const isTaken = isTicked(each) && missing === null
+          const trouble = troubleOf(each, isTaken)
           const role = roles.find(({ id }) => taken[0]?.to.kind === 'role' && taken[0].to.role === id)
           return (
             <TickRow
               key={lead}
-              checked={isTicked(each) && missing === null}
+              checked={isTaken}
               disabled={missing !== null}
               onCheck={(checked) => setChanged(new Map(changed).set(lead, checked))}
             >

@@ -1,5 +1,5 @@
 import { Text } from '@chakra-ui/react'
-import { useMemo } from 'react'
+import { useCallback, useMemo } from 'react'
 import { Note } from '../../components/note.tsx'
 import { count } from '../../components/words.ts'
 import type { Judgement, PairChange } from './consequence.ts'
@@ -29,14 +29,21 @@ export function Warnings({ judgement }: { judgement: Judgement }) {
 }
 
 /** A judgement without pairs of which the pages show that no element has both: nobody sees them. */
-export function useMet<J extends Judgement>(judgement: J): J {
-  const { vanishing, dimmed } = judgement
-  const seen = useSeen([...vanishing, ...dimmed].some(isOfTwoRules))
-  return useMemo(() => {
-    if (!seen?.isWhole) return judgement
-    const met = (pairs: readonly PairChange[]) => pairs.filter((pair) => isMet(pair, seen))
-    return { ...judgement, vanishing: met(vanishing), dimmed: met(dimmed) }
-  }, [judgement, vanishing, dimmed, seen])
+function useMet<J extends Judgement>(judgement: J): J {
+  const seen = useSeen([...judgement.vanishing, ...judgement.dimmed].some(isOfTwoRules))
+  return useMemo(() => withMet(judgement, seen), [judgement, seen])
+}
+
+/** The same for judgements that are yet to be made. */
+export function useMeeting(): (judgement: Judgement) => Judgement {
+  const seen = useSeen(true)
+  return useCallback((judgement) => withMet(judgement, seen), [seen])
+}
+
+function withMet<J extends Judgement>(judgement: J, seen: Seen | null): J {
+  if (!seen?.isWhole) return judgement
+  const met = (pairs: readonly PairChange[]) => pairs.filter((pair) => isMet(pair, seen))
+  return { ...judgement, vanishing: met(judgement.vanishing), dimmed: met(judgement.dimmed) }
 }
 
 function isOfTwoRules({ selectors: [text, ground] }: PairChange): boolean {
