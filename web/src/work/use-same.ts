@@ -6,6 +6,11 @@ export function useSame<T extends object>(now: T): T {
   return useKept(now, (before) => names.every((name) => before[name] === now[name]))
 }
 
+/** A list as it was before as long as it holds the same objects. */
+export function useSameItems<T>(list: readonly T[]): readonly T[] {
+  return useKept(list, (before) => list.length === before.length && list.every((item, i) => item === before[i]))
+}
+
 /** A list as it was before as long as it holds the same, told by ids that never stand for something else. */
 export function useSameById<T extends { readonly id: string }>(list: readonly T[]): readonly T[] {
   return useKept(list, (before) => list.length === before.length && list.every(({ id }, i) => id === before[i]?.id))

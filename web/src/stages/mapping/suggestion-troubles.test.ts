@@ -5,7 +5,7 @@ import { countOutcomes, rowOf } from '../../work/standing.ts'
 import { ThroughPlaces } from '../../work/through-places.ts'
 import { consequenceOf, type Judgement } from './consequence.ts'
 import { placesOf } from './suggesting.ts'
-import { leadsOf, missingLead, trialsOf, troublesOf, withoutTrouble } from './suggestion-troubles.ts'
+import { judgeTogether, leadsOf, missingLead, trialsOf, troublesOf } from './suggestion-troubles.ts'
 
 const text = `
 .a { color: #7a2433; background: #ffffff }
@@ -28,7 +28,8 @@ const suggested = (lead: string, role: string, sureness: number) => {
 
 it('tells of each row the worst that taking all would do with it', () => {
   const some = [suggested('#7a2433', 'pale', 0.9), suggested('#943a4b', 'teal', 0.9), suggested('#5f1a27', 'teal', 0.6)]
-  const troubles = troublesOf(consequenceOf(trialsOf(some), places, plan), some)
+  const { troubles } = judgeTogether(some, places, plan, asIs)
+  expect(troublesOf(consequenceOf(trialsOf(some), places, plan), some)).toEqual(troubles)
   expect([...troubles].map(([lead, { severity }]) => [lead, severity])).toEqual([
     ['#7a2433', 3],
     ['#943a4b', 2],
@@ -38,18 +39,18 @@ it('tells of each row the worst that taking all would do with it', () => {
 
 it('leaves out the less sure of those that make trouble together', () => {
   const some = [suggested('#943a4b', 'teal', 0.9), suggested('#5f1a27', 'teal', 0.6), suggested('#7a2433', 'teal', 0.5)]
-  expect(withoutTrouble(some, places, plan, asIs)).toEqual([some[0], some[2]])
-  expect(withoutTrouble([suggested('#7a2433', 'pale', 0.9)], places, plan, asIs)).toEqual([])
+  expect(judgeTogether(some, places, plan, asIs).safe).toEqual([some[0], some[2]])
+  expect(judgeTogether([suggested('#7a2433', 'pale', 0.9)], places, plan, asIs).safe).toEqual([])
   // Of what no page shows nobody is told.
   const nothing = (judgement: Judgement) => ({ ...judgement, vanishing: [], dimmed: [], lost: [] })
-  expect(withoutTrouble([suggested('#7a2433', 'pale', 0.9)], places, plan, nothing)).toHaveLength(1)
+  expect(judgeTogether([suggested('#7a2433', 'pale', 0.9)], places, plan, nothing).safe).toHaveLength(1)
   // What meets nothing of that stays, however sure the others are.
   const more = [
     suggested('#7a2433', 'pale', 0.99),
     suggested('#943a4b', 'teal', 0.9),
     suggested('#5f1a27', 'teal', 0.6),
   ]
-  expect(withoutTrouble(more, places, plan, asIs)).toEqual([more[1]])
+  expect(judgeTogether(more, places, plan, asIs).safe).toEqual([more[1]])
 })
 
 it('lets none follow what takes nothing itself', () => {

@@ -46,14 +46,6 @@ export function trialsOf(some: readonly Suggested[]): Decision[] {
   return some.flatMap(({ row, taken }) => decisionsFor(row, taken, () => `trial ${next++}`))
 }
 
-/** For each row, by its lead, the worst that taking all of these would do with it. */
-export function troublesOf(judgement: Judgement, some: readonly Suggested[]): Map<OpaqueKey, Trouble> {
-  const found = new Map<OpaqueKey, Trouble>()
-  for (const { leads, trouble } of meetings(judgement, some))
-    for (const lead of leads) if ((found.get(lead)?.severity ?? 0) < trouble.severity) found.set(lead, trouble)
-  return found
-}
-
 /** Some trouble, and the rows whose colors meet there: one, if the other is not among these. */
 interface Meeting {
   readonly leads: readonly OpaqueKey[]
@@ -98,27 +90,49 @@ function shortened(list: string): string {
 
 const LONGEST = 40
 
-/** What can be taken without trouble: wherever two meet in some, the less sure is left out; both, where they are as sure. @param judged drops pairs that no page has */
-export function withoutTrouble(
+/** Some suggestions judged together. */
+export interface Judged {
+  /** Of each row, by its lead, the worst that taking all of them would do with it. */
+  readonly troubles: ReadonlyMap<OpaqueKey, Trouble>
+  /** What can be taken without trouble: wherever two meet in some, the less sure is left out; both, where they are as sure. */
+  readonly safe: readonly Suggested[]
+}
+
+/** @param met drops pairs that no page has */
+export function judgeTogether(
   some: readonly Suggested[],
   places: SitePlaces,
   plan: Deciding,
-  judged: (judgement: Judgement) => Judgement,
-): Suggested[] {
+  met: (judgement: Judgement) => Judgement,
+): Judged {
   const sureness = new Map(
     some.map(({ row, taken }) => [row.cluster.lead, Math.min(...taken.map((each) => each.sureness))] as const),
   )
-  let kept = [...some]
-  for (;;) {
-    const met = meetings(judged(consequenceOf(trialsOf(kept), places, plan)), kept)
+  const meetingsOf = (kept: readonly Suggested[]) => meetings(met(consequenceOf(trialsOf(kept), places, plan)), kept)
+  const all = meetingsOf(some)
+  let safe = [...some]
+  // Each round leaves something out, so there are not more of them than rows.
+  for (let left = all; left.length > 0; left = meetingsOf(safe)) {
     const out = new Set(
-      met.flatMap(({ leads }) => {
+      left.flatMap(({ leads }) => {
         const least = Math.min(...leads.map((lead) => sureness.get(lead) ?? 0))
         return leads.filter((lead) => (sureness.get(lead) ?? 0) === least)
       }),
     )
-    // Each round leaves something out, so there are not more of them than rows.
-    if (out.size === 0) return kept
-    kept = kept.filter(({ row }) => !out.has(row.cluster.lead))
+    if (out.size === 0) break
+    safe = safe.filter(({ row }) => !out.has(row.cluster.lead))
   }
+  return { troubles: worstOf(all), safe }
+}
+
+function worstOf(some: readonly Meeting[]): Map<OpaqueKey, Trouble> {
+  const found = new Map<OpaqueKey, Trouble>()
+  for (const { leads, trouble } of some)
+    for (const lead of leads) if ((found.get(lead)?.severity ?? 0) < trouble.severity) found.set(lead, trouble)
+  return found
+}
+
+/** Of each row, by its lead, the worst that taking these would do with it. @param judgement of them together */
+export function troublesOf(judgement: Judgement, some: readonly Suggested[]): Map<OpaqueKey, Trouble> {
+  return worstOf(meetings(judgement, some))
 }

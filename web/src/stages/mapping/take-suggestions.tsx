@@ -1,15 +1,16 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import type { OpaqueKey } from '@undo-ink/core'
-import { useMemo, useState } from 'react'
+import { useDeferredValue, useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { TickList, TickRow } from '../../components/tick-list.tsx'
 import { WideDialog } from '../../components/wide-dialog.tsx'
 import { are, count } from '../../components/words.ts'
+import { useSameItems } from '../../work/use-same.ts'
 import { useWork } from '../../work/work.tsx'
 import { consequenceOf } from './consequence.ts'
 import { decisionsFor, placesOf, reasonText, SURENESS, suggestionText } from './suggesting.ts'
-import { leadsOf, missingLead, type Suggested, trialsOf, troublesOf, withoutTrouble } from './suggestion-troubles.ts'
+import { judgeTogether, leadsOf, missingLead, type Suggested, trialsOf, troublesOf } from './suggestion-troubles.ts'
 import { useDeciding } from './use-deciding.ts'
 import { useMeeting, Warnings } from './warnings.tsx'
 
@@ -29,15 +30,18 @@ export function TakeSuggestions({ offered }: { offered: readonly Suggested[] }) 
   )
 }
 
+const NOTHING: readonly Suggested[] = []
+
 function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDone(): void }) {
   const { places, rows, roles, store } = useWork()
   const plan = useDeciding()
   const met = useMeeting()
-  const safe = useMemo(() => new Set(withoutTrouble(offered, places, plan, met)), [offered, places, plan, met])
-  const troubles = useMemo(
-    () => troublesOf(met(consequenceOf(trialsOf(offered), places, plan)), offered),
-    [offered, places, plan, met],
-  )
+  // The list is there at once, what meets in it is judged as there is time.
+  const about = useDeferredValue(offered, NOTHING)
+  const { safe, troubles } = useMemo(() => {
+    const judged = judgeTogether(about, places, plan, met)
+    return { ...judged, safe: new Set(judged.safe) }
+  }, [about, places, plan, met])
   const [from, setFrom] = useState<number>(SURENESS[1].from)
   const [changed, setChanged] = useState<ReadonlyMap<OpaqueKey, boolean>>(new Map())
   const surenessOf = ({ taken }: Suggested) => Math.min(...taken.map(({ sureness }) => sureness))
@@ -46,8 +50,9 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
   const wanted = offered.filter(isTicked)
   const leads = leadsOf(wanted, rows)
   const ticked = wanted.filter((each) => missingLead(each, leads) === null)
-  const judgement = useMemo(() => consequenceOf(trialsOf(ticked), places, plan), [ticked, places, plan])
-  const troublesNow = troublesOf(met(judgement), ticked)
+  const tried = useDeferredValue(useSameItems(ticked), NOTHING)
+  const judgement = useMemo(() => consequenceOf(trialsOf(tried), places, plan), [tried, places, plan])
+  const troublesNow = troublesOf(met(judgement), tried)
   /** Of what is ticked, what it does with the others that are; else what it would do with all of them. */
   const troubleOf = (each: Suggested, isTaken: boolean) =>
     (isTaken ? troublesNow : safe.has(each) ? null : troubles)?.get(each.row.cluster.lead)
@@ -128,6 +133,7 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
       <Warnings judgement={judgement} />
       <Flex justify="space-between" align="center" gap="3">
         <Text aria-live="polite">
+          {about === offered ? '' : 'What meets is being judged … '}
           {count(ticked.length, 'suggestion')} {are(ticked.length)} ticked:{' '}
           {count(
             ticked.reduce((sum, { row, taken }) => sum + placesOf(row, taken), 0),
