@@ -2,8 +2,9 @@ import { type Color, toHex } from '../color/color.ts'
 import { contrast } from '../color/contrast.ts'
 import { fromSpace, toSpace } from '../color/space.ts'
 import type { Offer, Offered } from './formats/offer.ts'
+import { roleFor } from './jobs.ts'
 import { nearestReadable, RATIOS } from './readability.ts'
-import { inSrgb, type Role, readRoleColor, sameRoleName, servesOf } from './role.ts'
+import { inSrgb, type Role, readRoleColor, servesOf } from './role.ts'
 
 /** Hues of what is said by colour, in degrees of OKLCH: common practice, no source. */
 const SAID = { success: 150, warning: 70, error: 27 } as const
@@ -17,7 +18,7 @@ const tinted = (lightness: number, chroma: number, hue: number) =>
  * both grounds (4.5:1; lines 3:1). An empty offer: there is no ground to begin with.
  */
 export function missingRoles(roles: readonly Role[]): Offer {
-  const named = (name: string) => roles.find((role) => sameRoleName(role.name, name))
+  const named = (name: string) => roleFor(name, roles)
   const first = named('primary') ?? roles.find((role) => servesOf(role) === 'ground')
   const primary = first && shown(first)
   if (!primary) return { format: 'proposal', colors: [], refused: [] }
@@ -46,7 +47,7 @@ export function missingRoles(roles: readonly Role[]): Offer {
     ['focus', readable(primary, RATIOS.line)],
   ]
   const colors = wanted
-    .filter(([name]) => !named(name))
+    .filter(([name]) => !named(name) && !(name.startsWith('text on ') && named('text on primary')))
     .map(([name, color], i): Offered => ({ name, color: toHex(color), line: i + 1, remark: null }))
   return { format: 'proposal', colors, refused: [] }
 }

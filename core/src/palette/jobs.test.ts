@@ -1,12 +1,12 @@
 import { expect, it } from 'vitest'
-import { JOBS, jobOf, jobsIn, jobsOfRole } from './jobs.ts'
+import { isJobOpen, JOBS, jobOf, jobsIn, jobsOfRole, roleFor } from './jobs.ts'
 import { servesOf } from './role.ts'
 
 it('words that people use for a colour say its job, where they say one and no other', () => {
   const said: Record<string, string | null> = {
     ...{ 'Main colour': 'primary', 'our Highlight:': 'accent', Dark: 'text', 'the background': 'ground' },
     ...{ Borders: 'line', 'brand ink': 'text', Links: 'link', 'Call to action': 'accent' },
-    ...{ 'dark green': null, 'primary, dark': null, colour: null, '': null, 'text on primary': null },
+    ...{ 'dark green': null, 'primary, dark': null, colour: null, '': null, 'text on primary': 'text on primary' },
   }
   for (const [words, job] of Object.entries(said)) expect(jobOf(words), words).toBe(job)
 })
@@ -25,4 +25,23 @@ it("a sentence names jobs, and says those of a role whose name is the client's o
   expect(jobsOfRole({ name: 'Link', description: 'the buttons' })).toEqual(['link'])
   expect(jobsOfRole({ name: 'text on primary' })).toEqual(['text on primary'])
   expect(jobsOfRole({ name: 'Oat' })).toEqual([])
+})
+
+it("the role for a job is the one that is called so, else the one whose words say it, the client's own names included", () => {
+  const role = (name: string, description = '') => ({ id: name, name, color: '#123456', description })
+  const roles = [
+    role('Pine', 'the buttons and the links'),
+    role('Oat', 'the background'),
+    role('text on Pine'),
+    role('Link'),
+  ]
+  const found = ['primary', 'link', 'ground', 'text on primary', 'text'].map((job) => roleFor(job, roles)?.name)
+  expect(found).toEqual(['Pine', 'Link', 'Oat', 'text on Pine', undefined])
+})
+
+it('asks of a role what it is for where nothing says it', () => {
+  const role = (name: string, description = '') => ({ id: name, name, color: '#123456', description })
+  const asked = ['Pine', 'primary hover', 'text on Pine', 'notice', 'Focus'].filter((name) => isJobOpen(role(name)))
+  expect(asked).toEqual(['Pine'])
+  expect(isJobOpen(role('Pine', 'link'))).toBe(false)
 })

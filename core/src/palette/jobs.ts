@@ -1,3 +1,5 @@
+import { type Role, sameRoleName } from './role.ts'
+
 /** What the roles of a site are called by the job that they do: common practice, no source. */
 export const JOBS = [
   ...['primary', 'text on primary', 'accent', 'ground', 'soft ground', 'text', 'soft text', 'line'],
@@ -20,9 +22,10 @@ const CALLED: Readonly<Partial<Record<Job, readonly string[]>>> = {
   error: ['error', 'errors', 'danger', 'negative'],
 }
 
-const JOB_CALLED = new Map(
-  Object.entries(CALLED).flatMap(([job, names]) => names.map((name) => [name, job as Job] as const)),
-)
+const JOB_CALLED = new Map<string, Job>([
+  ...JOBS.map((job) => [job, job] as const),
+  ...Object.entries(CALLED).flatMap(([job, names]) => names.map((name) => [name, job as Job] as const)),
+])
 
 /** The jobs that somebody's sentence about a color names, in the order in which it does, each once. */
 export function jobsIn(sentence: string): Job[] {
@@ -47,6 +50,23 @@ export function jobsOfRole({ name, description }: { readonly name: string; reado
   const plain = name.trim().replace(/\s+/g, ' ').toLowerCase()
   const named = JOBS.find((job) => job === plain) ?? jobOf(name)
   return named ? [named] : jobsIn(description ?? '')
+}
+
+/** Whether nobody has said what a role is for: neither its name nor its words name a job, nor is it made from another. */
+export function isJobOpen(role: Role): boolean {
+  return !role.made && !PAIRED.test(role.name) && jobsOfRole(role).length === 0 && jobsIn(role.name).length === 0
+}
+
+/** Names of roles that go with others, and of a kind of message. */
+const PAIRED = /\bon\b|\bnotice\b/i
+
+/** The role of a palette that does a job, or is called so; a name goes before what is said of a role, and of two roles the first is meant. null: there is none. */
+export function roleFor(job: string, roles: readonly Role[]): Role | null {
+  const called = (name: string) => roles.find((role) => sameRoleName(role.name, name))
+  const own = called(job) ?? roles.find((role) => jobsOfRole(role).some((each) => each === job))
+  if (own) return own
+  const primary = job === 'text on primary' ? roleFor('primary', roles) : null
+  return (primary && called(`text on ${primary.name}`)) ?? null
 }
 
 /** Words that say nothing of a job. */

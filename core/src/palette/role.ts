@@ -64,7 +64,7 @@ export function sameRoleName(a: string, b: string): boolean {
 }
 
 /** The same for all names that are one. */
-export function plainRoleName(name: string): string {
+function plainRoleName(name: string): string {
   return name.trim().replace(/\s+/g, ' ').toLowerCase()
 }
 

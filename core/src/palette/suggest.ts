@@ -3,8 +3,8 @@ import { deltaE2000, labOf } from '../color/difference.ts'
 import { parseColor } from '../color/literal.ts'
 import { toSpace } from '../color/space.ts'
 import type { Use } from '../source/occurrence.ts'
-import { jobsOfRole } from './jobs.ts'
-import { plainRoleName, type Role, readRoleColor } from './role.ts'
+import { JOBS, roleFor } from './jobs.ts'
+import { type Role, readRoleColor } from './role.ts'
 import { type Look, type Observed, type SiteColor, type SiteColors, siteColors } from './site-colors.ts'
 import {
   type Found,
@@ -13,7 +13,7 @@ import {
   isSame,
   LEADING,
   type Reason,
-  type RolesByName,
+  type RolesByJob,
 } from './suggested-use.ts'
 
 /** What a color, or one use of it, could become, and how sure that is. */
@@ -35,19 +35,19 @@ const OF_THE_COLOR: readonly Reason[] = ['called', 'most-used-hue', 'second-hue'
  */
 export function suggester(roles: readonly Role[]): (clusters: readonly Observed[]) => Map<OpaqueKey, Suggestion[]> {
   const lookOf = lookingWith(roles)
-  // What a role is called goes before what is said of it; of two roles the first is meant.
-  const last = roles.toReversed()
-  const byName: RolesByName = new Map([
-    ...last.flatMap((role) => jobsOfRole(role).map((job) => [job as string, role] as const)),
-    ...last.map((role) => [plainRoleName(role.name), role] as const),
-  ])
+  const byJob: RolesByJob = new Map(
+    [...JOBS, 'notice'].flatMap((job) => {
+      const role = roleFor(job, roles)
+      return role ? [[job, role] as const] : []
+    }),
+  )
   return (clusters) => {
     const colors = clusters.flatMap((each): SiteColor[] => {
       const look = lookOf(each.lead)
       return look ? [{ ...each, ...look }] : []
     })
     const site = siteColors(colors)
-    return new Map(colors.map((color) => [color.lead, suggestedFor(color, site, byName)]))
+    return new Map(colors.map((color) => [color.lead, suggestedFor(color, site, byJob)]))
   }
 }
 
@@ -79,7 +79,7 @@ interface Told {
   readonly places: number
 }
 
-function suggestedFor(color: SiteColor, site: SiteColors, roles: RolesByName): Suggestion[] {
+function suggestedFor(color: SiteColor, site: SiteColors, roles: RolesByJob): Suggestion[] {
   const told = [...color.seen.uses]
     .flatMap(([use, seen]): Told[] => {
       const found =

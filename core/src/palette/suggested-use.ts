@@ -30,7 +30,7 @@ export interface Found {
   readonly why: Reason
 }
 
-export type RolesByName = ReadonlyMap<string, Role>
+export type RolesByJob = ReadonlyMap<string, Role>
 
 export function isSame(a: Found['to'], b: Found['to']): boolean {
   return a.kind === 'role' ? b.kind === 'role' && a.role === b.role : b.kind === 'follow' && a.lead === b.lead
@@ -40,7 +40,7 @@ export function isSame(a: Found['to'], b: Found['to']): boolean {
 export const LEADING = 0.5
 
 /** What the variables of a color say: by their names, else by what most of what takes them says. */
-export function foundForVariables(color: SiteColor, site: SiteColors, roles: RolesByName): Found | null {
+export function foundForVariables(color: SiteColor, site: SiteColors, roles: RolesByJob): Found | null {
   const called = calledFound(color, site, roles)
   if (called) return called
   const told = [...color.seen.through].flatMap(([use, seen]) => {
@@ -58,7 +58,7 @@ export function foundForVariables(color: SiteColor, site: SiteColors, roles: Rol
 }
 
 /** What the author's own names for a color say. */
-function calledFound(color: SiteColor, site: SiteColors, roles: RolesByName): Found | null {
+function calledFound(color: SiteColor, site: SiteColors, roles: RolesByJob): Found | null {
   const { seen, l } = color
   const [best] = [...seen.called].toSorted(([, a], [, b]) => b.itself + b.shades - (a.itself + a.shades))
   if (!best) return null
@@ -90,7 +90,7 @@ const INSTEAD: Readonly<Partial<Record<Job, readonly string[]>>> = {
 }
 
 /** The first of some roles that the palette has. */
-function found(roles: RolesByName, why: Reason, sureness: number, ...names: readonly string[]): Found | null {
+function found(roles: RolesByJob, why: Reason, sureness: number, ...names: readonly string[]): Found | null {
   const role = names.flatMap((name) => roles.get(name) ?? [])[0]
   return role ? { to: { kind: 'role', role: role.id }, sureness, why } : null
 }
@@ -100,7 +100,7 @@ export function foundForUse(
   use: Use,
   seen: UseObservation,
   site: SiteColors,
-  roles: RolesByName,
+  roles: RolesByJob,
 ): Found | null {
   const role = (why: Reason, sureness: number, ...names: readonly string[]) => found(roles, why, sureness, ...names)
   if (color.same && isHued(color))

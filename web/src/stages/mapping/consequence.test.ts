@@ -11,7 +11,7 @@ import { describe, expect, it } from 'vitest'
 import { SitePlaces } from '../../work/places.ts'
 import { countOutcomes, rowOf } from '../../work/standing.ts'
 import { ThroughPlaces } from '../../work/through-places.ts'
-import { consequenceOf, type Deciding } from './consequence.ts'
+import { consequenceOf, consequenceOfRoles, type Deciding } from './consequence.ts'
 import { decidedApart, decisionOf, decisionsOf, roleAt } from './deciding.ts'
 
 const CSS = `
@@ -89,6 +89,16 @@ describe('what a decision would do', () => {
     ).toBe(2)
     expect(decidedApart(row('#7a2433'), { decisions: [text] } as never)).toEqual(['as text'])
   })
+})
+
+it('another value of a role is judged by the places that take it', () => {
+  const teal: Decision = { id: 't', target: { colors: ['#7a2433'] }, to: { kind: 'role', role: 'teal' } }
+  const valued = (color: string) => roles.map((role) => (role.id === 'teal' ? { ...role, color } : role))
+  const of = (color: string) => consequenceOfRoles(valued(color), places, planOf(places, [teal]))
+  expect(of('#fdfdfd')).toMatchObject({ places: 3 })
+  expect(of('#fdfdfd').vanishing.map(({ subject }) => subject)).toEqual(['.a', '.b:hover'])
+  expect(of('#0b6e75')).toMatchObject({ places: 3, vanishing: [], dimmed: [] })
+  expect(of('#0b6e74')).toMatchObject({ places: 0, worst: null })
 })
 
 describe('what a decision about a variable would do', () => {

@@ -100,6 +100,19 @@ export function consequenceOf(
   }
 }
 
+/** What other values of the roles would do to the places that take them. */
+export function consequenceOfRoles(
+  next: readonly Role[],
+  all: SitePlaces,
+  { decisions, roles, pages, confirmations, taking, through }: Deciding,
+): Judgement & { readonly places: number } {
+  const { outcome: now } = resolver(decisions, roles, pages, confirmations)
+  const { outcome: then } = resolver(decisions, next, pages, confirmations)
+  const decided = all.some(all.ofColors([...new Set(decisions.flatMap(({ target }) => target.colors))]))
+  const changed = decided.filter((place) => painted(place, now) !== painted(place, then))
+  return { places: changed.length, ...judge(changed, all, { now, then, taking, through }) }
+}
+
 /** What becomes of places now and then. */
 interface Change {
   now(place: PlaceOf): Outcome

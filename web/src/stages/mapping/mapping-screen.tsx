@@ -10,7 +10,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core'
-import type { Becoming, Role } from '@undo-ink/core'
+import { type Becoming, isJobOpen, type Role } from '@undo-ink/core'
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { ActButton } from '../../components/act-button.tsx'
@@ -122,6 +122,7 @@ export function MappingScreen() {
       setOver(null)
     },
   }
+  const jobless = roles.filter(isJobOpen).length
   if (clusters === null) return <Loading says={`Comparing ${count(colors, 'colour')} …`} />
   return (
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="520px">
@@ -135,6 +136,9 @@ export function MappingScreen() {
           </ActButton>
         ) : null}
         {roles.length > 0 ? <TakeSuggestions offered={offered} /> : null}
+        {jobless > 0 ? (
+          <Link to={`/sites/${site.id}/mapping/palette`}>Say what {count(jobless, 'role is', 'roles are')} for</Link>
+        ) : null}
         <Input
           type="search"
           aria-label="Find a colour or a text among the clusters"

@@ -27,6 +27,7 @@ import { RoleExtras } from './role-extras.tsx'
 import { type RoleFormValues, roleFormSchema, valuesOf } from './role-form-values.ts'
 import { RoleGrounds } from './role-grounds.tsx'
 import { StateProposal } from './state-proposal.tsx'
+import { ValueConsequence } from './value-consequence.tsx'
 
 const SERVES_SEGMENTS = SERVES.map((value) => ({ value, text: value }))
 
@@ -152,6 +153,9 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
         />
         {role && shown !== 'line' ? <StateProposal role={role} onDone={onDone} /> : null}
         {role && shown !== 'ground' ? <RoleGrounds role={{ ...role, name }} on={on} onChoose={setOn} /> : null}
+        {role && typeof readRoleColor(typed) !== 'string' ? (
+          <ValueConsequence role={role} color={typed} made={made} />
+        ) : null}
         <Flex gap="2" mt="2" justify="flex-end">
           <ActButton type="submit" main>
             {role ? 'Save the change' : 'Add the role'}

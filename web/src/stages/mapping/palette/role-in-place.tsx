@@ -6,6 +6,7 @@ import { HashOffer } from '../../../components/hash-offer.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { useWork } from '../../../work/work.tsx'
 import { madeText } from './made-text.ts'
+import { ValueConsequence } from './value-consequence.tsx'
 
 interface RoleInPlaceProps {
   /** With the color that is typed. */
@@ -76,6 +77,7 @@ export function RoleInPlace({ draft, scheme, onType, onEdit, onDone }: RoleInPla
       <Flex as="p" mt="1" color="soft" fontSize="12px">
         {isColor ? note(own, scheme, roles) : <Text role="status">▲ No opaque colour yet.</Text>}
       </Flex>
+      {isColor && scheme === 'light' ? <ValueConsequence role={own} color={draft.color} made={null} /> : null}
     </Box>
   )
 }

@@ -18,9 +18,10 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
-import { inSrgb, inSrgbGamut, type Role, readRoleColor, servesOf, toHex } from '@undo-ink/core'
+import { inSrgb, inSrgbGamut, isJobOpen, JOBS, type Role, readRoleColor, servesOf, toHex } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
+import { Choice } from '../../../components/choice.tsx'
 import { Sheet } from '../../../components/sheet.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { number } from '../../../components/words.ts'
@@ -180,6 +181,7 @@ function RoleRow({ role, places, canChange, isEdited, onEdit, onRemove }: RoleRo
             {role.description}
           </Box>
         ) : null}
+        {canChange && isJobOpen(role) ? <JobQuestion role={role} /> : null}
       </Table.Cell>
       <Table.Cell py="1" fontFamily="mono" fontSize="13px">
         <Box truncate title={role.made ? `${role.color}: ${madeText(role.made, roles)}` : role.color}>
@@ -240,5 +242,22 @@ function OutOfGamut({ role }: { role: Role }) {
     <Text as="span" fontSize="12px" color="soft">
       outside sRGB, written as {toHex(inSrgb(color))}
     </Text>
+  )
+}
+
+/** Asked once of a role whose name is the client's own: what it is for is kept in its words. */
+function JobQuestion({ role }: { role: Role }) {
+  const { roles, store } = useWork()
+  const answer = (job: string) => {
+    const description = [role.description, job].filter(Boolean).join('; ')
+    store.changePalette(roles.map((other) => (other.id === role.id ? { ...other, description } : other)))
+  }
+  return (
+    <Choice
+      label={`What is ${role.name} for?`}
+      value=""
+      options={[['', '…'], ...JOBS.map((job) => [job, job] as const)]}
+      onChoose={(job) => job !== '' && answer(job)}
+    />
   )
 }

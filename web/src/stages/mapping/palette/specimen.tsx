@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { type Role, readRoleColor, type Scheme, sameRoleName } from '@undo-ink/core'
+import { type Role, readRoleColor, roleFor, type Scheme } from '@undo-ink/core'
 import { type CSSProperties, useState } from 'react'
 import { useWork } from '../../../work/work.tsx'
 import { RoleInPlace } from './role-in-place.tsx'
@@ -34,15 +34,14 @@ interface PaintedProps extends Pick<SpecimenProps, 'roles' | 'paint'> {
   readonly onChoose: ((role: Role) => void) | null
 }
 
-/** Roles are known by their names. */
+/** Roles are known by the jobs that they do. */
 function Painted({ roles, paint, onChoose }: PaintedProps) {
-  const role = (...names: readonly string[]) =>
-    names.flatMap((name) => roles.find((each) => sameRoleName(each.name, name)) ?? [])[0] ?? null
+  const role = (...names: readonly string[]) => names.flatMap((name) => roleFor(name, roles) ?? [])[0] ?? null
   const [ground, text, primary] = [role('ground'), role('text'), role('primary')]
   if (!ground || !text || !primary)
     return (
       <Text p="4" fontSize="13px" color="soft">
-        A specimen is painted when there are roles called primary, ground and text.
+        A specimen is painted when there are roles for primary, ground and text: called so, or with words that say it.
       </Text>
     )
   const color = (of: Role | null, other: Role) => paint((of ?? other).color)
