@@ -14,6 +14,8 @@ import { Warnings } from '../warnings.tsx'
 import { absentSelectors } from './absent.ts'
 import { BecomingChoice } from './becoming-choice.tsx'
 import { LimitFields } from './limit-fields.tsx'
+import { otherStates, stateDecisions } from './other-states.ts'
+import { OtherStatesList } from './other-states-list.tsx'
 import { ReachedPlaces } from './reached-places.tsx'
 import { DIMENSIONS, type Limits, limitedTarget, scopeOptions } from './scope-options.ts'
 import { scopeReach } from './scope-reach.ts'
@@ -79,10 +81,25 @@ function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
     (): Omit<Decision, 'id'> => (isElsewhere ? { target, to: { kind: 'keep' } } : { target, to, ...painted }),
     [target, to, isElsewhere, painted],
   )
-  const trial = useMemo(() => consequenceOf([{ ...there, id: 'trial' }], places, plan), [there, places, plan])
+  const decided = useMemo(() => [...reach.all, ...reach.part].map(({ place }) => place), [reach])
+  const states = useMemo(
+    () => (isLimited && !isElsewhere ? otherStates(decided, row.cluster.members, places) : []),
+    [decided, row, places, isLimited, isElsewhere],
+  )
+  const [stateRoles, setStateRoles] = useState<ReadonlyMap<string, string>>(new Map())
+  const others = useMemo(() => stateDecisions(states, stateRoles, limits), [states, stateRoles, limits])
+  const trial = useMemo(
+    () =>
+      consequenceOf(
+        [there, ...others].map((each, i) => ({ ...each, id: `trial ${i}` })),
+        places,
+        plan,
+      ),
+    [there, others, places, plan],
+  )
   const decide = () => {
     const whole = limitedTarget(row.cluster.members, row.use === null ? {} : { use: row.use })
-    const decisions = [...(isElsewhere ? [{ target: whole, to, ...painted }] : []), there]
+    const decisions = [...(isElsewhere ? [{ target: whole, to, ...painted }] : []), there, ...others]
     const event: PlanEvent = {
       kind: 'decide',
       decisions: decisions.map((each) => ({ ...each, id: crypto.randomUUID() })),
@@ -95,6 +112,9 @@ function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
       <LimitFields options={options} limits={limits} onChange={setLimits} />
       <Flex flex="1" minW="0" direction="column" gap="3">
         <ReachedPlaces reach={reach} isElsewhere={isElsewhere} seen={seen} />
+        {states.length > 0 ? (
+          <OtherStatesList states={states} roles={roles} chosen={stateRoles} onChoose={setStateRoles} />
+        ) : null}
         {absent.length > 0 ? (
           <chakra.label display="flex" gap="2" fontSize="13px" alignItems="baseline">
             <input type="checkbox" checked={insists} onChange={({ target: { checked } }) => setInsists(checked)} />
@@ -123,7 +143,7 @@ function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
                 <span aria-hidden>▲</span> No place agrees with all of this: nothing would be taken.
               </Box>
             ) : (
-              `${count(taken, 'place')}: ${decisionText(there, roles)}${isElsewhere ? '; everywhere else it is changed' : ''}`
+              `${count(taken, 'place')}: ${decisionText(there, roles)}${others.length > 0 ? `, and ${count(others.length, 'other state')}` : ''}${isElsewhere ? '; everywhere else it is changed' : ''}`
             )}
           </Text>
           <ActButton main flex="none" disabled={taken === 0} onClick={decide}>
