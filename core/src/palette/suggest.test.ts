@@ -88,5 +88,50 @@ describe('what is suggested', () => {
     expect(all.every(({ sureness }) => sureness > 0 && sureness <= 1)).toBe(true)
   })
 
+  it("goes to a role with the client's own name by what is said of it", () => {
+    const roles = [{ id: 'Pine', name: 'Pine', color: '#0e5a4f', description: 'the buttons and the links' }]
+    expect(first(suggested(SHEET, roles), '#7a2433')).toEqual(['Pine', 'most-used-hue'])
+    expect(first(suggested(SHEET, roles), '#1d5f9e')).toEqual(['Pine', 'links'])
+  })
+
+  it('goes by what its author calls it before how much there is of it', () => {
+    const named = suggested(`:root { --brand: #2f5d50; --error: #b3261e; --brand-light: #5f8d80 }
+      .a { background: var(--brand) } .b { background: #c77700 } .c { color: #c77700; border-color: #c77700 }`)
+    expect(first(named, '#2f5d50')).toEqual(['primary', 'called'])
+    expect(first(named, '#b3261e')).toEqual(['error', 'called'])
+    expect(first(named, '#5f8d80')).toEqual(['follows #2f5d50', 'called'])
+    expect(first(named, '#c77700')).toEqual(['accent', 'second-hue'])
+  })
+
+  it('follows a variable whose name says nothing to what takes it', () => {
+    const taken = suggested(`:root { --v1: #23303a; --v2: #f6f1e7; --v3: #8b949a }
+      body { color: var(--v1); background: var(--v2) } p { color: var(--v1) } hr, td { border-color: var(--v3) }`)
+    expect(['#23303a', '#f6f1e7', '#8b949a'].map((lead) => first(taken, lead)?.[0])).toEqual(['text', 'ground', 'line'])
+  })
+
+  it('tells the parts of one component apart, and a status from a shade of the brand', () => {
+    const alerts =
+      suggested(`${SHEET} .alert-success { background: #2f7d4f; color: #2f7d4f } .alert { border-color: #7a2433 }
+      .btn-info { background: #6a1423 } .btn-info:hover { background: #6a1423 }`)
+    expect(first(alerts, '#2f7d4f')).toBeUndefined()
+    expect(first(alerts, '#6a1423')).toBeUndefined()
+  })
+
+  it('takes of links their text only, and is never sure of a picture', () => {
+    const bar = suggested(
+      'a { color: #1d5f9e } a:hover { color: #1d5f9e } li a { color: #1d5f9e } .bar { background: #1d5f9e } .x { background: #7a2433; color: #7a2433; fill: #7a2433; stroke: #7a2433 } .y { background: #7a2433; color: #7a2433 }',
+    )
+    expect(bar.get('#1d5f9e')?.map(({ use }) => use)).toEqual(['text'])
+    const drawn = suggested('.a { fill: #7a2433 } .b { stroke: #7a2433 } .c { fill: #7a2433 }').get('#7a2433') ?? []
+    expect(Math.max(...drawn.map(({ sureness }) => sureness))).toBeLessThan(0.8)
+  })
+
+  it('of dark pages is their light text and their dark ground', () => {
+    const dark = suggested(
+      'body { background: #14181c; color: #e8e6e3 } p { color: #e8e6e3 } .card { background: #14181c }',
+    )
+    expect([first(dark, '#14181c')?.[0], first(dark, '#e8e6e3')?.[0]]).toEqual(['ground', 'text'])
+  })
+
   it('is nothing of nothing', () => expect(suggested('').size).toBe(0))
 })
