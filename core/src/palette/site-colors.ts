@@ -39,6 +39,8 @@ export interface SiteColors {
 const HUE_FROM = 0.04
 const DARK_HUE_FROM = 0.06
 const DARK = 0.4
+/** OKLCH lightness from which a color is a tint, that leads no others: common practice, no source. */
+const TINT = 0.92
 const SAME_HUE = 12
 
 /** Whether a color has a hue to an eye. */
@@ -78,13 +80,13 @@ export function siteColors(colors: readonly SiteColor[]): SiteColors {
       : 0,
   )
   const chromatic = (color: SiteColor) =>
-    !isHued(color) || color === text || isAnothers(color)
+    !isHued(color) || color.l > TINT || color === text || isAnothers(color)
       ? 0
       : weightOf(color) + 5 * namedOf(color, 'brand') + called(color, 'primary')
   const [first] = ranked(chromatic)
   const primary = first?.color ?? null
   const others = ranked((color) =>
-    primary && isHued(color) && !isOneHue(color, primary) && linkShare(color) < 0.5
+    primary && isHued(color) && color.l <= TINT && !isOneHue(color, primary) && linkShare(color) < 0.5
       ? chromatic(color) + 5 * namedOf(color, 'accent') + called(color, 'accent') - called(color, 'primary')
       : 0,
   )

@@ -6,7 +6,7 @@ import { useStable } from '../../work/use-stable.ts'
 import { useWork } from '../../work/work.tsx'
 import { ClusterRow, COLUMNS, canOpen, type Room, rowId } from './cluster-row.tsx'
 import { decidedApart, roleAt } from './deciding.ts'
-import { reasonText, suggestionsOf, suggestionText } from './suggesting.ts'
+import { reasonText, suggestionsOf, suggestionsText } from './suggesting.ts'
 import type { Selection } from './use-selection.ts'
 
 const CLUSTER_ROW = 62
@@ -90,7 +90,7 @@ export function ClusterList({ rows, selection, opened, suggested, acts, room }: 
             room={room}
             opened={opened.has(row.cluster.lead)}
             apart={decidedApart(row, state).join('; ')}
-            suggestion={found.map((each) => suggestionText(each, roles)).join('; ')}
+            suggestion={suggestionsText(found, roles)}
             reason={reasonText(found)}
             onTake={takeOne}
             onSelect={selection.choose}

@@ -50,11 +50,16 @@ const REASON_WORDS: Readonly<Record<Reason, string>> = {
   'same-color': 'it has that colour already',
 }
 
-/** What a suggestion is for, in words. */
-export function suggestionText({ to, use }: Suggestion, roles: readonly Role[]): string {
-  const only = use === null ? '' : `as ${use}: `
-  if (to.kind === 'follow') return `${only}follow ${to.lead}`
-  return `${only}${roles.find(({ id }) => id === to.role)?.name ?? ''}`
+/** What some suggestions for one row are for, in words; uses that become the same are said together. */
+export function suggestionsText(found: readonly Suggestion[], roles: readonly Role[]): string {
+  const uses = new Map<string, string[]>()
+  for (const { to, use } of found) {
+    const becomes = to.kind === 'follow' ? `follow ${to.lead}` : (roles.find(({ id }) => id === to.role)?.name ?? '')
+    uses.set(becomes, [...(uses.get(becomes) ?? []), ...(use === null ? [] : [use])])
+  }
+  return [...uses]
+    .map(([becomes, some]) => (some.length === 0 ? becomes : `as ${some.join(', ')}: ${becomes}`))
+    .join('; ')
 }
 
 /** How sure some suggestions for one row are, and why; empty: there are none. */

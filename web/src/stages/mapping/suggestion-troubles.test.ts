@@ -4,7 +4,7 @@ import { SitePlaces } from '../../work/places.ts'
 import { countOutcomes, rowOf } from '../../work/standing.ts'
 import { ThroughPlaces } from '../../work/through-places.ts'
 import { consequenceOf, type Judgement } from './consequence.ts'
-import { placesOf } from './suggesting.ts'
+import { placesOf, suggestionsText } from './suggesting.ts'
 import { judgeTogether, leadsOf, missingLead, trialsOf, troublesOf } from './suggestion-troubles.ts'
 
 const text = `
@@ -73,4 +73,13 @@ it('counts the places of the uses that it is for', () => {
   expect([placesOf(row, [apart(null)]), placesOf(row, [apart('ground')]), placesOf(row, [apart('text')])]).toEqual([
     1, 1, 0,
   ])
+})
+
+it('says together the uses that become the same', () => {
+  const become = (use: Suggestion['use'], role: string): Suggestion => {
+    return { use, to: { kind: 'role', role }, sureness: 1, why: 'named' }
+  }
+  const some = [become('text', 'teal'), become('ground', 'pale'), become('variable', 'teal')]
+  expect(suggestionsText(some, roles)).toBe('as text, variable: teal; as ground: pale')
+  expect(suggestionsText([become(null, 'teal')], roles)).toBe('teal')
 })

@@ -9,7 +9,7 @@ import { are, count } from '../../components/words.ts'
 import { useSameItems } from '../../work/use-same.ts'
 import { useWork } from '../../work/work.tsx'
 import { consequenceOf } from './consequence.ts'
-import { decisionsFor, placesOf, reasonText, SURENESS, suggestionText } from './suggesting.ts'
+import { decisionsFor, placesOf, reasonText, SURENESS, suggestionsText } from './suggesting.ts'
 import { judgeTogether, leadsOf, missingLead, type Suggested, trialsOf, troublesOf } from './suggestion-troubles.ts'
 import { useDeciding } from './use-deciding.ts'
 import { useMeeting, Warnings } from './warnings.tsx'
@@ -111,7 +111,7 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
               <Swatch color={role?.color ?? null} size="24px" borderRadius="0" />
               <Box minW="0" flex="1">
                 <Text fontWeight="600" truncate>
-                  {taken.map((one) => suggestionText(one, roles)).join(', ')}
+                  {suggestionsText(taken, roles)}
                 </Text>
                 <Text color="soft" truncate>
                   {reasonText(taken)}
