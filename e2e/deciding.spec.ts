@@ -80,7 +80,7 @@ test('some places only: seen while they are chosen, written as a rule of their o
   await expect(dialog.getByRole('button', { name: 'Decide' })).toBeDisabled()
   for (const name of ['Used as', 'Under the heading', 'State'])
     await dialog.getByRole('combobox', { name }).selectOption({ index: 0 })
-  await dialog.getByRole('combobox', { name: 'becomes' }).selectOption({ label: 'accent' })
+  await dialog.getByRole('combobox', { name: 'becomes', exact: true }).selectOption({ label: 'accent' })
   expect(await faults(page)).toEqual([])
   await dialog.getByRole('button', { name: 'Decide' }).click()
   const panel = page.getByRole('region', { name: 'Consequence' })

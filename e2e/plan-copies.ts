@@ -4,7 +4,7 @@ import {
   encode,
   type LedgerPlace,
   ledgerOf,
-  linkChannels,
+  linkVariables,
   listPages,
   placeAt,
   type Resolver,
@@ -30,7 +30,7 @@ export function readCopy(files: ReadonlyMap<string, Buffer>): Copy {
     if (typeof source === 'string') others.set(path, bytes)
     else sources.push(source)
   }
-  const readings = linkChannels(sources.map((source) => ({ path: source.path, reading: readSource(source) })))
+  const readings = linkVariables(sources.map((source) => ({ path: source.path, reading: readSource(source) })))
   const ledger = ledgerOf(readings.map(({ path, reading }) => ({ path, occurrences: reading?.occurrences ?? [] })))
   const { pages } = listPages(
     readings.flatMap(({ path, reading }) => (reading ? [{ path, reading }] : [])),

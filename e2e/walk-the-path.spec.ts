@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { decode, linkChannels, type Reading, readSource } from '@undo-ink/core'
+import { decode, linkVariables, type Reading, readSource } from '@undo-ink/core'
 import { expect, test } from './fixtures.ts'
 import { ROOT } from './server.ts'
 import { unzip, zipOf } from './zip.ts'
@@ -162,5 +162,5 @@ test('a cluster with several uses is decided apart, and a decision holds colours
 
 /** The places of one file that is read by itself, bare channels in its variables too. */
 function occurrencesOf(reading: Reading) {
-  return linkChannels([{ reading }]).flatMap((file) => file.reading.occurrences)
+  return linkVariables([{ path: 'a.css', reading }]).flatMap((file) => file.reading.occurrences)
 }

@@ -9,6 +9,7 @@ import type { Role } from '../src/palette/role.ts'
 import { type Suggestion, suggester } from '../src/palette/suggest.ts'
 import { classify } from '../src/source/classify.ts'
 import { listVariables } from '../src/source/link.ts'
+import { linkVariables } from '../src/source/link-variables.ts'
 import { readSource } from '../src/source/read.ts'
 import { follower } from '../src/source/through.ts'
 
@@ -17,7 +18,7 @@ const json = (name: string) => JSON.parse(readFileSync(join(DEMO, name), 'utf8')
 const roles: Role[] = json('brand.json').roles
 const key: { colors: string[]; use?: string; right: string[] }[] = json('answer-key.json').answers
 
-const files = readdirSync(join(DEMO, 'site'), { recursive: true, withFileTypes: true })
+const read = readdirSync(join(DEMO, 'site'), { recursive: true, withFileTypes: true })
   .filter((entry) => entry.isFile())
   .map((entry) => join(entry.parentPath, entry.name))
   .toSorted()
@@ -25,6 +26,7 @@ const files = readdirSync(join(DEMO, 'site'), { recursive: true, withFileTypes: 
     const { source, skipped } = classify(relative(join(DEMO, 'site'), path), readFileSync(path), 8 * 1024 * 1024)
     return source && skipped === null ? [{ path: source.path, reading: readSource(source) }] : []
   })
+const files = linkVariables(read)
 const paintings = follower(listVariables(files))
 const places = files.flatMap(({ reading }) => reading.occurrences)
 const counts = new Map<string, number>()

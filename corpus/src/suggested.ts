@@ -5,7 +5,7 @@ import {
   follower,
   ledgerOf,
   link,
-  linkChannels,
+  linkVariables,
   listVariables,
   type Occurrence,
   observeColors,
@@ -57,7 +57,7 @@ export interface SourceFile {
 
 /** What Mapping suggests for each place of some files, by the clusters that it begins with. */
 export function suggestedPlaces(files: readonly SourceFile[]): SuggestedPlace[] {
-  const read = linkChannels(
+  const read = linkVariables(
     files.map(({ path, text }) => ({ path, reading: readSource({ path, text, encoding: 'utf-8' }) })),
   )
   const places = read.flatMap(({ reading }) => reading.occurrences)

@@ -34,12 +34,14 @@ export function wordsOf(pages: readonly PageText[], ledger: Ledger): Words {
 
 /** The runs of which some place paints a ground. */
 function runsWithGround(ledger: Ledger): Set<number> {
-  const { codes, values } = ledger.columns.use
-  const ground = values.indexOf('ground')
+  const { use, variable } = ledger.columns
+  const ground = use.values.indexOf('ground')
+  const none = variable.values.indexOf(null)
   const found = new Set<number>()
   const starts = runsOf(ledger)
   starts.forEach((first, run) => {
-    for (let at = first; at < (starts[run + 1] ?? ledger.length); at++) if (codes[at] === ground) found.add(run)
+    for (let at = first; at < (starts[run + 1] ?? ledger.length); at++)
+      if (use.codes[at] === ground && variable.codes[at] === none) found.add(run)
   })
   return found
 }

@@ -31,12 +31,12 @@ it('counts each use with its subjects, states and names, most places first', () 
 })
 
 it('follows a variable to what takes it, and tells what its name says', () => {
-  const { through, called } = observe(
+  const { through, uses } = observe(
     occurrences.filter(({ variable }) => variable !== null),
     paintings,
   )
   expect([...through].map(([use, { places }]) => [use, places])).toEqual([['line', 1]])
-  expect([...called]).toEqual([['line', { itself: 1, shades: 0 }]])
+  expect([...(uses.get('variable')?.called ?? [])]).toEqual([['line', { itself: 1, shades: 0 }]])
 })
 
 it('a heading speaks where the names below it say nothing', () => {

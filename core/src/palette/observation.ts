@@ -19,6 +19,8 @@ export interface UseObservation {
   readonly inStates: number
   readonly subjects: Readonly<Record<SubjectKind, number>>
   readonly names: Readonly<Record<Named, number>>
+  /** How many of the places are variables that are called for a job, and for a lighter, a darker or another one of it. */
+  readonly called: ReadonlyMap<Job, CalledCount>
 }
 
 /** What a color, or a cluster of them, is on a site, use by use, most places first, then by the use's name. */
@@ -27,8 +29,6 @@ export interface Observation {
   readonly uses: ReadonlyMap<Use, UseObservation>
   /** What the variables among its places paint, each place that takes their value counted. */
   readonly through: ReadonlyMap<Use, UseObservation>
-  /** How many of its places are variables that are called for a job, and for a lighter, a darker or another one of it. */
-  readonly called: ReadonlyMap<Job, CalledCount>
 }
 
 export interface CalledCount {
@@ -87,10 +87,9 @@ export function observeColors(ledger: Ledger, paintings: Paintings): Map<OpaqueK
 export function together(parts: readonly Observation[]): Observation {
   if (parts.length === 1 && parts[0]) return parts[0]
   const tallies = newTallies()
-  for (const { uses, through, called } of parts) {
+  for (const { uses, through } of parts) {
     join(tallies.uses, uses)
     join(tallies.through, through)
-    for (const [job, count] of called) call(tallies, job, count)
   }
   return observed(tallies)
 }
@@ -101,50 +100,64 @@ interface Tally {
   inStates: number
   readonly subjects: Record<SubjectKind, number>
   readonly names: Record<Named, number>
+  readonly called: Map<Job, CalledCount>
 }
 type ByUse = Map<Use, Tally>
 
 interface Tallies {
   readonly uses: ByUse
   readonly through: ByUse
-  readonly called: Map<Job, CalledCount>
 }
 
-const newTallies = (): Tallies => ({ uses: new Map(), through: new Map(), called: new Map() })
+const newTallies = (): Tallies => ({ uses: new Map(), through: new Map() })
 
 function tallyOf(tallies: ByUse, use: Use): Tally {
-  const known = tallies.get(use) ?? { places: 0, inStates: 0, subjects: counts(SUBJECT_KINDS), names: counts(NAMED) }
-  tallies.set(use, known)
+  let known = tallies.get(use)
+  if (!known) {
+    known = { places: 0, inStates: 0, subjects: counts(SUBJECT_KINDS), names: counts(NAMED), called: new Map() }
+    tallies.set(use, known)
+  }
   return known
 }
 
 function add(tallies: Tallies, place: Seen, paintings: Paintings): void {
   const { variable, selector, heading } = place
-  addTo(tallies.uses, place, [variable, selector], heading)
-  if (variable === null) return
-  const called = calledFor(variable)
-  if (called) call(tallies, called.job, called.isShade ? { itself: 0, shades: 1 } : { itself: 1, shades: 0 })
-  for (const painting of paintings(variable)) addTo(tallies.through, painting, [painting.selector], null)
+  const ends = variable === null ? [] : paintings(variable)
+  const tally = tallyOf(tallies.uses, place.use)
+  // What a variable paints says more of it than the root that it is set on.
+  addTo(tally, place, mostOften(ends.map(({ subjects }) => kindOf(subjects))) ?? kindOf(place.subjects))
+  const own = namedIn([variable, selector].filter((each) => each !== null).join(' '))
+  // A heading speaks where the names below it say nothing: a success box under "Errors" is no error.
+  name(tally, own.length > 0 || heading === null ? own : namedIn(heading))
+  const called = variable === null ? null : calledFor(variable)
+  if (called) call(tally, called.job, called.isShade ? { itself: 0, shades: 1 } : { itself: 1, shades: 0 })
+  for (const end of ends) {
+    const through = tallyOf(tallies.through, end.use)
+    addTo(through, end, kindOf(end.subjects))
+    name(through, namedIn(end.selector ?? ''))
+  }
 }
 
-function call({ called }: Tallies, job: Job, { itself, shades }: CalledCount): void {
+function addTo(tally: Tally, { states }: Painting, kind: SubjectKind): void {
+  tally.places++
+  if (states.length > 0) tally.inStates++
+  tally.subjects[kind]++
+}
+
+function name(tally: Tally, said: readonly Named[]): void {
+  for (const each of said) tally.names[each]++
+}
+
+function call({ called }: Tally, job: Job, { itself, shades }: CalledCount): void {
   const known = called.get(job) ?? { itself: 0, shades: 0 }
   called.set(job, { itself: known.itself + itself, shades: known.shades + shades })
 }
 
-/** @param heading speaks where the names of the place itself say nothing: a success box under "Errors" is no error */
-function addTo(
-  tallies: ByUse,
-  { use, subjects, states }: Painting,
-  names: readonly (string | null)[],
-  heading: string | null,
-): void {
-  const tally = tallyOf(tallies, use)
-  tally.places++
-  if (states.length > 0) tally.inStates++
-  tally.subjects[kindOf(subjects)]++
-  const own = namedIn(names.filter((each) => each !== null).join(' '))
-  for (const name of own.length > 0 || heading === null ? own : namedIn(heading)) tally.names[name]++
+/** The first of those that stand most often; null: there are none. */
+function mostOften<T>(some: readonly T[]): T | null {
+  const times = new Map<T, number>()
+  for (const each of some) times.set(each, (times.get(each) ?? 0) + 1)
+  return [...times].toSorted(([, a], [, b]) => b - a)[0]?.[0] ?? null
 }
 
 function namedIn(text: string): Named[] {
@@ -159,13 +172,14 @@ function join(tallies: ByUse, uses: ReadonlyMap<Use, UseObservation>): void {
     all.inStates += seen.inStates
     for (const kind of SUBJECT_KINDS) all.subjects[kind] += seen.subjects[kind]
     for (const name of NAMED) all.names[name] += seen.names[name]
+    for (const [job, count] of seen.called) call(all, job, count)
   }
 }
 
-function observed({ uses, through, called }: Tallies): Observation {
+function observed({ uses, through }: Tallies): Observation {
   const inOrder = mostFirst(uses)
   const places = inOrder.reduce((sum, [, tally]) => sum + tally.places, 0)
-  return { places, uses: new Map(inOrder), through: new Map(mostFirst(through)), called }
+  return { places, uses: new Map(inOrder), through: new Map(mostFirst(through)) }
 }
 
 function mostFirst(tallies: ByUse): [Use, Tally][] {

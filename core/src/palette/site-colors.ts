@@ -61,7 +61,7 @@ export function siteColors(colors: readonly SiteColor[]): SiteColors {
       .toSorted((a, b) => b.weight - a.weight)
   const most = (weight: (color: SiteColor) => number) => ranked(weight)[0]?.color ?? null
   // A name counts for more than any number of places.
-  const called = (color: SiteColor, job: Job) => (color.seen.called.get(job)?.itself ?? 0) * CALLED_COUNTS
+  const called = (color: SiteColor, job: Job) => timesCalled(color, job) * CALLED_COUNTS
   const onPages = (color: SiteColor, use: Use) => sum(usedIn(color, use), ({ subjects }) => subjects.page)
   const placesOf = (color: SiteColor, use: Use) => sum(usedIn(color, use), ({ places }) => places)
   const pageGround = most((color) => called(color, 'ground') + onPages(color, 'ground'))
@@ -105,6 +105,10 @@ function sum<T>(some: readonly T[], of: (one: T) => number): number {
   return some.reduce((total, one) => total + of(one), 0)
 }
 
+function timesCalled({ seen }: Observed, job: Job): number {
+  return sum([...seen.uses.values()], ({ called }) => called.get(job)?.itself ?? 0)
+}
+
 /** How much of a color there is: its places, and those that take it through variables. */
 function weightOf({ seen }: Observed): number {
   return seen.places + sum([...seen.through.values()], ({ places }) => places)
@@ -120,7 +124,7 @@ const ANOTHERS: readonly Job[] = ['success', 'warning', 'error']
 
 /** Whether a color is, by its names, a status or another company's: no brand color, though it may be used much. */
 export function isAnothers(color: Observed): boolean {
-  const called = sum(ANOTHERS, (job) => color.seen.called.get(job)?.itself ?? 0)
+  const called = sum(ANOTHERS, (job) => timesCalled(color, job))
   if (called > 0) return true
   return namedOf(color, 'success', 'warning', 'error', 'info', 'company') >= weightOf(color) * ANOTHERS_FROM
 }

@@ -6,15 +6,7 @@ import type { Use } from '../source/occurrence.ts'
 import { JOBS, roleFor } from './jobs.ts'
 import { type Role, readRoleColor } from './role.ts'
 import { type Look, type Observed, type SiteColor, type SiteColors, siteColors } from './site-colors.ts'
-import {
-  type Found,
-  foundForUse,
-  foundForVariables,
-  isSame,
-  LEADING,
-  type Reason,
-  type RolesByJob,
-} from './suggested-use.ts'
+import { type Found, foundFor, isSame, LEADING, type Reason, type RolesByJob } from './suggested-use.ts'
 
 /** What a color, or one use of it, could become, and how sure that is. */
 export interface Suggestion extends Found {
@@ -82,8 +74,7 @@ interface Told {
 function suggestedFor(color: SiteColor, site: SiteColors, roles: RolesByJob): Suggestion[] {
   const told = [...color.seen.uses]
     .flatMap(([use, seen]): Told[] => {
-      const found =
-        use === 'variable' ? foundForVariables(color, site, roles) : foundForUse(color, use, seen, site, roles)
+      const found = foundFor(color, use, seen, site, roles)
       return found ? [{ use, places: seen.places, found: { ...found, sureness: sureIn(use, found.sureness) } }] : []
     })
     .toSorted((a, b) => b.places - a.places)

@@ -39,27 +39,37 @@ export function isSame(a: Found['to'], b: Found['to']): boolean {
 /** The share of a color's places from which what is said of them speaks for the others too: common practice, no source. */
 export const LEADING = 0.5
 
-/** What the variables of a color say: by their names, else by what most of what takes them says. */
-export function foundForVariables(color: SiteColor, site: SiteColors, roles: RolesByJob): Found | null {
-  const called = calledFound(color, site, roles)
+/** What is said of one use of a color: by what its author calls it there, else by what is seen of it. null: nothing. */
+export function foundFor(
+  color: SiteColor,
+  use: Use,
+  seen: UseObservation,
+  site: SiteColors,
+  roles: RolesByJob,
+): Found | null {
+  const called = calledFound(color, seen, site, roles)
   if (called) return called
-  const told = [...color.seen.through].flatMap(([use, seen]) => {
-    const found = foundForUse(color, use, seen, site, roles)
-    return found ? [{ found, places: seen.places }] : []
+  return use === 'variable' ? foundForVariables(color, seen, site, roles) : foundForUse(color, use, seen, site, roles)
+}
+
+/** What most of what takes the variables of a color says. */
+function foundForVariables(color: SiteColor, seen: UseObservation, site: SiteColors, roles: RolesByJob): Found | null {
+  const told = [...color.seen.through].flatMap(([use, ends]) => {
+    const found = foundForUse(color, use, ends, site, roles)
+    return found ? [{ found, places: ends.places }] : []
   })
   const all = [...color.seen.through.values()].reduce((sum, { places }) => sum + places, 0)
   const placesTo = ({ to }: Found) =>
     told.reduce((sum, each) => (isSame(each.found.to, to) ? sum + each.places : sum), 0)
   const [main] = told.toSorted((a, b) => placesTo(b.found) - placesTo(a.found) || b.places - a.places)
   const share = main ? placesTo(main.found) / all : 0
-  if (!main || share < LEADING)
-    return foundForUse(color, 'variable', color.seen.uses.get('variable') as UseObservation, site, roles)
+  if (!main || share < LEADING) return foundForUse(color, 'variable', seen, site, roles)
   return { ...main.found, sureness: main.found.sureness * (0.6 + 0.4 * share) }
 }
 
 /** What the author's own names for a color say. */
-function calledFound(color: SiteColor, site: SiteColors, roles: RolesByJob): Found | null {
-  const { seen, l } = color
+function calledFound(color: SiteColor, seen: UseObservation, site: SiteColors, roles: RolesByJob): Found | null {
+  const { l } = color
   const [best] = [...seen.called].toSorted(([, a], [, b]) => b.itself + b.shades - (a.itself + a.shades))
   if (!best) return null
   const [job, { itself, shades }] = best
@@ -68,7 +78,7 @@ function calledFound(color: SiteColor, site: SiteColors, roles: RolesByJob): Fou
   // Nor is a dark ground the one of light pages, or a light text that of their text.
   if (/ground$/.test(job) && (site.isDark ? l > 0.5 : l < 0.8)) return null
   if (job === 'text' && (site.isDark ? l < 0.6 : l > 0.65)) return null
-  const share = (itself + shades) / (seen.uses.get('variable')?.places ?? 1)
+  const share = (itself + shades) / seen.places
   if (share < LEADING) return null
   const sureness = 0.95 * (0.5 + 0.5 * share)
   if (itself >= shades) return found(roles, 'called', sureness, job, ...(INSTEAD[job] ?? []))
@@ -95,7 +105,7 @@ function found(roles: RolesByJob, why: Reason, sureness: number, ...names: reado
   return role ? { to: { kind: 'role', role: role.id }, sureness, why } : null
 }
 
-export function foundForUse(
+function foundForUse(
   color: SiteColor,
   use: Use,
   seen: UseObservation,

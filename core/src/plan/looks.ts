@@ -91,7 +91,9 @@ function rulesBySubject<O extends Occurrence>(
 }
 
 /** null: it meets nothing that could be told. */
-function paintedBy({ use, property }: Context): Painted | null {
+function paintedBy({ use, property, variable }: Context): Painted | null {
+  // What a variable is worth is no paint where it is set.
+  if (variable !== null) return null
   if (use === 'text') return property.toLowerCase() === 'color' ? use : null
   return use === 'ground' || use === 'line' ? use : null
 }

@@ -7,7 +7,7 @@ import type { Place } from './place.ts'
 import type { SourceLink } from './source-link.ts'
 import type { Taken } from './value/variable.ts'
 
-/** What an occurrence paints. `variable`: a custom property, whose uses decide. */
+/** What an occurrence paints. `variable`: the value of a variable that paints several things, or nothing that is known. */
 export type Use = 'text' | 'ground' | 'line' | 'fill' | 'stroke' | 'shadow' | 'variable' | 'other'
 
 /**

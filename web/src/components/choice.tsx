@@ -2,17 +2,20 @@ import { chakra } from '@chakra-ui/react'
 
 interface ChoiceProps {
   readonly label: string
+  /** What it is called where the label alone does not tell it from others: it has the label in it. */
+  readonly name?: string
   readonly value: string
   readonly options: readonly (readonly [string, string])[]
   onChoose(value: string): void
 }
 
 /** One of many, by name. */
-export function Choice({ label, value, options, onChoose }: ChoiceProps) {
+export function Choice({ label, name, value, options, onChoose }: ChoiceProps) {
   return (
     <chakra.label display="flex" alignItems="center" gap="2" fontSize="12px" color="soft" whiteSpace="nowrap" minW="0">
       {label}
       <chakra.select
+        aria-label={name}
         value={value}
         onChange={(event) => onChoose(event.target.value)}
         h="30px"

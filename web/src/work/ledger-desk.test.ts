@@ -100,7 +100,7 @@ describe('the desk of a ledger', () => {
     expect(worker.asked.map(({ kind }) => kind)).not.toContain('observe')
     const [first, again] = [desk.seenColors(), desk.seenColors()]
     expect(worker.asked.filter(({ kind }) => kind === 'observe')).toHaveLength(1)
-    const seen = new Map([['#7a2433', { places: 0, uses: new Map(), through: new Map(), called: new Map() }]])
+    const seen = new Map([['#7a2433', { places: 0, uses: new Map(), through: new Map() }]])
     worker.onmessage({ data: { kind: 'observed', seen } })
     expect(await first).toBe(seen)
     expect(await again).toBe(seen)

@@ -1,6 +1,7 @@
 import type { OpaqueKey } from '../../color/color.ts'
 import type { Classified, FileChoice } from '../classify.ts'
-import { type FileReading, linkChannels } from '../link.ts'
+import type { FileReading } from '../link.ts'
+import { linkVariables } from '../link-variables.ts'
 import type { Reading } from '../occurrence.ts'
 import { generatedFrom, isNamedFor, type ThirdParty } from '../provenance.ts'
 import { syntaxOf } from '../syntax.ts'
@@ -78,7 +79,7 @@ export function assembleSite(files: readonly SiteFileRead[]): Assembly {
       return reading ? [{ path: file.path, reading }] : []
     })
   const kept = judged.filter(({ about }) => about.skipped === null)
-  const linked = linkChannels(read(kept))
+  const linked = linkVariables(read(kept))
   const first = listPages(linked, paths)
 
   // What a page loads beside libraries tells which of them are but libraries: where it loads nothing else, they are its own design.
@@ -101,7 +102,7 @@ export function assembleSite(files: readonly SiteFileRead[]): Assembly {
 }
 
 function again(files: readonly FileReading[], paths: readonly string[]): [FileReading[], LoadedFiles] {
-  const linked = linkChannels(files)
+  const linked = linkVariables(files)
   return [linked, listPages(linked, paths)]
 }
 

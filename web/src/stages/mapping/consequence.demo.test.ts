@@ -6,7 +6,7 @@ import {
   type Decision,
   follower,
   ledgerOf,
-  linkChannels,
+  linkVariables,
   listVariables,
   type Role,
   readSource,
@@ -28,7 +28,7 @@ const read = readdirSync(join(DEMO, 'site'), { recursive: true, withFileTypes: t
     const { source, skipped } = classify(relative(join(DEMO, 'site'), path), readFileSync(path), 8 * 1024 * 1024, null)
     return source && skipped === null ? [{ path: source.path, reading: readSource(source) }] : []
   })
-const linked = linkChannels(read).map(({ path, reading }) => ({ path, ...reading }))
+const linked = linkVariables(read).map(({ path, reading }) => ({ path, ...reading }))
 const files = linked.map(({ path, occurrences }) => ({ path, occurrences }))
 const { taking } = apartOf({ readings: linked } as never)
 const places = new SitePlaces(ledgerOf(files), { files: [] } as never)

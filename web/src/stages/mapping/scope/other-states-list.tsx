@@ -34,6 +34,7 @@ export function OtherStatesList({ states, roles, chosen, onChoose }: OtherStates
             </Text>
             <Choice
               label="becomes"
+              name={`${state.selector} ${state.property} becomes`}
               value={chosen.get(keyOf(state)) ?? ''}
               options={[['', 'what it is'], ...roles.map(({ id, name }) => [id, name] as const)]}
               onChoose={(role) => choose(keyOf(state), role)}
