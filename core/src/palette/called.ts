@@ -34,7 +34,7 @@ const SHADE = /-(?:light(?:er|est)?|dark(?:er|est)?|pale|deep|tint|shade|alt|hov
 const OWN_STATES: readonly Job[] = ['link hover', 'link visited', 'soft text', 'soft ground']
 /** Names of a component's parts, which say what that part takes, not what the color is for; and of what has no job in a palette. */
 const OTHER =
-  /^-(?:[a-z]{2}-)?(?:alert|badge|breadcrumb|btn|button|card|carousel|close|code|dropdown|figure|footer|form|header|hero|icon|input|jumbotron|kbd|label|list|menu|modal|nav|navbar|navigation|offcanvas|pager|pagination|panel|popover|pre|progress|sidebar|slider|spinner|state|table|tab|tag|thumbnail|toast|tooltip|well)s?-|-(?:info|shadow|overlay|facebook|twitter|google|instagram|linkedin|youtube|pinterest)-/
+  /^-(?:[a-z]{2}-)?(?:accordion|alert|badge|breadcrumb|btn|button|card|carousel|close|code|dropdown|figure|footer|form|header|hero|icon|input|jumbotron|kbd|label|list|menu|modal|nav|navbar|navigation|offcanvas|pager|pagination|panel|popover|pre|progress|sidebar|slider|spinner|state|table|tab|tag|thumbnail|toast|tooltip|well)s?-|-(?:info|shadow|overlay|facebook|twitter|google|instagram|linkedin|youtube|pinterest)-/
 
 /** What the name of a variable says; null: nothing. @param variable with its sigil */
 export function calledFor(variable: string): Called | null {

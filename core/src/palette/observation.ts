@@ -129,7 +129,9 @@ function add(tallies: Tallies, place: Seen, paintings: Paintings): void {
   const own = namedIn([variable, selector].filter((each) => each !== null).join(' '))
   // A heading speaks where the names below it say nothing: a success box under "Errors" is no error.
   name(tally, own.length > 0 || heading === null ? own : namedIn(heading))
-  const called = variable === null ? null : calledFor(variable)
+  // What a component sets for itself is called after its parts.
+  const isOfSite = selector === null || place.subjects.every((subject) => kindOf([subject]) === 'page')
+  const called = variable !== null && isOfSite ? calledFor(variable) : null
   if (called) call(tally, called.job, called.isShade ? { itself: 0, shades: 1 } : { itself: 1, shades: 0 })
   for (const end of ends) {
     const through = tallyOf(tallies.through, end.use)

@@ -75,6 +75,8 @@ function calledFound(color: SiteColor, seen: UseObservation, site: SiteColors, r
   const [job, { itself, shades }] = best
   // "Claret line" is a shade of claret.
   if (OF_GREYS.includes(job) && isHued(color)) return null
+  // A grey that is called secondary accents nothing.
+  if (job === 'accent' && !isHued(color)) return null
   // Nor is a dark ground the one of light pages, or a light text that of their text.
   if (/ground$/.test(job) && (site.isDark ? l > 0.5 : l < 0.8)) return null
   if (job === 'text' && (site.isDark ? l < 0.6 : l > 0.65)) return null

@@ -84,7 +84,14 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
   })
   const problems = formState.errors
   return (
-    <Sheet as="section" aria-label={role ? `Change ${role.name}` : 'New role'} p="3" flex="none">
+    <Sheet
+      as="section"
+      aria-label={role ? `Change ${role.name}` : 'New role'}
+      p="3"
+      flex="0 1 auto"
+      minH={{ lg: '200px' }}
+      overflow="auto"
+    >
       <PickDialog
         open={isPicking}
         onClose={() => setPicking(false)}

@@ -1,4 +1,4 @@
-import { Text } from '@chakra-ui/react'
+import { Flex, Text } from '@chakra-ui/react'
 import { type Made, type Role, settled, withValue } from '@undo-ink/core'
 import { useDeferredValue, useMemo } from 'react'
 import { count } from '../../../components/words.ts'
@@ -25,11 +25,11 @@ export function ValueConsequence({ role, color, made }: ValueConsequenceProps) {
   }, [role, typed, made, places, plan])
   if (consequence.places === 0) return null
   return (
-    <>
+    <Flex direction="column" gap="1.5" mt="2">
       <Text role="status" fontSize="12px" color="soft">
         {count(consequence.places, 'place changes', 'places change')} with it.
       </Text>
       <Warnings judgement={consequence} />
-    </>
+    </Flex>
   )
 }
