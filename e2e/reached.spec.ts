@@ -112,3 +112,21 @@ test('an added rule that loses everywhere is said before the handover', async ({
   await page.goto(`${url}/handover`)
   await expect(page.getByText('The rule that was added for h1 loses everywhere')).toBeVisible()
 })
+
+test('what the browser paints by itself is told as that, and what shows no text is not counted', async ({
+  page,
+  app,
+}) => {
+  const body = '<h1>Own</h1><p><input type=checkbox><input type=radio></p><p><input value=typed></p>'
+  const url = await siteOf(app, {
+    'index.html': `<!doctype html><html><head><link rel=stylesheet href=own.css></head><body>${body}</body></html>`,
+    'own.css': 'h1 { color: #000 } body { color: #222 }',
+  })
+  await giveFirst(page, url)
+  await page.goto(`${url}/handover`)
+  const check = page.getByRole('region', { name: 'Check of the pages' })
+  await expect(check.getByText(/^▲ 1 element on 1 of 1 page/)).toBeVisible()
+  await check.getByText('Which, and why').click()
+  await expect(check.getByText(/the browser/)).toBeVisible()
+  await expect(check.getByText('not yet known')).toHaveCount(0)
+})

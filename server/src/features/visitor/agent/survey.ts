@@ -29,10 +29,13 @@ export const SURVEY = `
   }
   const SIDES = ['top', 'right', 'bottom', 'left']
   const isDrawn = (style, name) => parseFloat(style[name + 'Width']) > 0 && !/^(?:none|hidden)$/.test(style[name + 'Style'])
+  const TEXTLESS = ['checkbox', 'radio', 'range', 'color', 'image', 'hidden']
+  /** Whether it shows a text that is no node of it. */
+  const isField = ({ tagName, type }) => /^(?:TEXTAREA|SELECT)$/.test(tagName) || (tagName === 'INPUT' && !TEXTLESS.includes(type))
   const paintsOf = (element, style, isPseudo) => {
     const paints = []
     const hasText = isPseudo ? /["']\\S/.test(style.content) : [...element.childNodes].some((node) => node.nodeType === 3 && node.data.trim() !== '')
-    if (hasText || /^(?:INPUT|TEXTAREA|SELECT)$/.test(element.tagName)) paints.push(['text', 'color', style.color])
+    if (hasText || isField(element)) paints.push(['text', 'color', style.color])
     paints.push(['ground', 'background-color', style.backgroundColor])
     for (const color of colorsIn(style.backgroundImage)) paints.push(['ground', 'background-image', color])
     for (const side of SIDES) {
@@ -66,6 +69,7 @@ export const SURVEY = `
     return rules
   }
   const INHERITED = /^(?:color|fill|stroke|text-shadow|text-decoration-color)$/
+  const OWN_COLOR = /^(?:INPUT|TEXTAREA|SELECT|BUTTON|MARK)$/
   const DECLARED = { 'text-decoration-color': ['text-decoration-color', 'color'] }
   const ATTRIBUTES = ['fill', 'stroke', 'stop-color', 'color', 'bgcolor', 'text', 'link', 'bordercolor', 'style']
   const declares = (style, property, key) => {
@@ -92,13 +96,16 @@ export const SURVEY = `
         } catch {}
       }
       if (!own && ATTRIBUTES.some((name) => keyOf(at.getAttribute(name) ?? '') === key)) return 'attribute'
-      isSet ||= rules.some(({ selector, style }) => {
+      const isSetHere = rules.some(({ selector, style }) => {
         try {
           return style.getPropertyValue(property) !== '' && at.matches(selector)
         } catch {
           return false
         }
       })
+      // What the browser gives a color of its own inherits none.
+      if (!isSetHere && property === 'color' && OWN_COLOR.test(at.tagName)) return 'browser'
+      isSet ||= isSetHere
     }
     return isSet ? null : 'browser'
   }
