@@ -163,7 +163,7 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
         {role && typeof readRoleColor(typed) !== 'string' ? (
           <ValueConsequence role={role} color={typed} made={made} />
         ) : null}
-        <Flex gap="2" mt="2" justify="flex-end">
+        <Flex gap="2" mt="2" justify="flex-end" position="sticky" bottom="-12px" py="2" bg="sheet">
           <ActButton type="submit" main>
             {role ? 'Save the change' : 'Add the role'}
           </ActButton>
