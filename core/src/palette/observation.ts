@@ -57,7 +57,8 @@ const NAMED_BY: Readonly<Record<Named, RegExp>> = {
 /** What is seen of some places: in which uses, on what, in which states, under which names. */
 export function observe(places: readonly Seen[], paintings: Paintings): Observation {
   const tallies = newTallies()
-  for (const place of places) add(tallies, place, paintings)
+  const endsOf = endsSeen(paintings)
+  for (const place of places) add(tallies, place, endsOf)
   return observed(tallies)
 }
 
@@ -65,6 +66,7 @@ export function observe(places: readonly Seen[], paintings: Paintings): Observat
 export function observeColors(ledger: Ledger, paintings: Paintings): Map<OpaqueKey, Observation> {
   const { color } = ledger.columns
   const tallies = color.values.map(newTallies)
+  const endsOf = endsSeen(paintings)
   const { confidence } = ledger.columns
   const possible = confidence.values.indexOf('possible')
   for (let at = 0; at < ledger.length; at++) {
@@ -78,7 +80,7 @@ export function observeColors(ledger: Ledger, paintings: Paintings): Map<OpaqueK
       heading: valueAt(ledger, 'heading', at),
       variable: valueAt(ledger, 'variable', at),
     }
-    add(tallies[color.codes[at] as number] as Tallies, place, paintings)
+    add(tallies[color.codes[at] as number] as Tallies, place, endsOf)
   }
   return new Map(color.values.map((key, code) => [key, observed(tallies[code] as Tallies)]))
 }
@@ -120,12 +122,38 @@ function tallyOf(tallies: ByUse, use: Use): Tally {
   return known
 }
 
-function add(tallies: Tallies, place: Seen, paintings: Paintings): void {
+/** What is seen of all that takes a variable. */
+interface EndsSeen {
+  readonly through: ByUse
+  /** What most of it is to a visitor; null: nothing takes it. */
+  readonly kind: SubjectKind | null
+}
+
+/** Looks once at what takes a variable, however often it is set. */
+function endsSeen(paintings: Paintings): (variable: string) => EndsSeen {
+  const known = new Map<string, EndsSeen>()
+  return (variable) => {
+    const before = known.get(variable)
+    if (before) return before
+    const ends = paintings(variable)
+    const through: ByUse = new Map()
+    for (const end of ends) {
+      const tally = tallyOf(through, end.use)
+      addTo(tally, end, kindOf(end.subjects))
+      name(tally, namedIn(end.selector ?? ''))
+    }
+    const seen = { through, kind: mostOften(ends.map(({ subjects }) => kindOf(subjects))) }
+    known.set(variable, seen)
+    return seen
+  }
+}
+
+function add(tallies: Tallies, place: Seen, endsOf: (variable: string) => EndsSeen): void {
   const { variable, selector, heading } = place
-  const ends = variable === null ? [] : paintings(variable)
+  const ends = variable === null ? null : endsOf(variable)
   const tally = tallyOf(tallies.uses, place.use)
   // What a variable paints says more of it than the root that it is set on.
-  addTo(tally, place, mostOften(ends.map(({ subjects }) => kindOf(subjects))) ?? kindOf(place.subjects))
+  addTo(tally, place, ends?.kind ?? kindOf(place.subjects))
   const own = namedIn([variable, selector].filter((each) => each !== null).join(' '))
   // A heading speaks where the names below it say nothing: a success box under "Errors" is no error.
   name(tally, own.length > 0 || heading === null ? own : namedIn(heading))
@@ -133,11 +161,7 @@ function add(tallies: Tallies, place: Seen, paintings: Paintings): void {
   const isOfSite = selector === null || place.subjects.every((subject) => kindOf([subject]) === 'page')
   const called = variable !== null && isOfSite ? calledFor(variable) : null
   if (called) call(tally, called.job, called.isShade ? { itself: 0, shades: 1 } : { itself: 1, shades: 0 })
-  for (const end of ends) {
-    const through = tallyOf(tallies.through, end.use)
-    addTo(through, end, kindOf(end.subjects))
-    name(through, namedIn(end.selector ?? ''))
-  }
+  if (ends) join(tallies.through, ends.through)
 }
 
 function addTo(tally: Tally, { states }: Painting, kind: SubjectKind): void {

@@ -5,7 +5,6 @@ import type { Range } from '../text/range.ts'
 import type { Behavior } from './behavior.ts'
 import type { Place } from './place.ts'
 import type { SourceLink } from './source-link.ts'
-import type { Taken } from './value/variable.ts'
 
 /** What an occurrence paints. `variable`: the value of a variable that paints several things, or nothing that is known. */
 export type Use = 'text' | 'ground' | 'line' | 'fill' | 'stroke' | 'shadow' | 'variable' | 'other'
@@ -135,6 +134,9 @@ export interface Definition extends Place {
   readonly selector: string | null
   readonly atRules: readonly string[]
 }
+
+/** How a value takes a variable: as it is, as something that a function makes of it, or in brackets, as one of a list or of a sum. */
+export type Taken = 'plain' | 'made' | 'listed'
 
 /** A place that takes the value of a variable. */
 export interface Reference

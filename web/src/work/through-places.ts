@@ -13,6 +13,7 @@ export class ThroughPlaces {
   private readonly endsOf: EndsOf
   private readonly origins = new WeakMap<PlaceOf, PlaceOf>()
   private readonly known = new Map<number, readonly PlaceOf[]>()
+  private total = 0
   private bySubject: ReadonlyMap<string, readonly PlaceOf[]> | null = null
 
   constructor(places: SitePlaces, endsOf: EndsOf) {
@@ -31,8 +32,9 @@ export class ThroughPlaces {
     if (variable === null) return [place]
     let found = this.known.get(place.index)
     if (found === undefined) {
-      const ends = this.endsOf(variable).filter(({ taken }) => taken === 'plain')
+      const ends = this.total < MOST ? this.endsOf(variable).filter(({ taken }) => taken === 'plain') : []
       found = ends.flatMap((end) => this.paint(place, end))
+      this.total += found.length
       this.known.set(place.index, found)
     }
     return found
@@ -61,11 +63,9 @@ export class ThroughPlaces {
   private listBySubject(): Map<string, PlaceOf[]> {
     const index = new Map<string, PlaceOf[]>()
     const { values, codes } = this.places.ledger.columns.variable
-    let total = 0
-    for (let at = 0; at < codes.length && total < MOST; at++) {
+    for (let at = 0; at < codes.length; at++) {
       if (values[codes[at] as number] === null) continue
       for (const place of this.of(this.places.at(at))) {
-        total++
         for (const subject of place.subjects) {
           const known = index.get(subject)
           if (known) known.push(place)

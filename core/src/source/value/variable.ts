@@ -1,4 +1,5 @@
 import type { ChannelFunction } from '../../color/literal.ts'
+import type { Taken } from '../occurrence.ts'
 import type { ValueHit } from './value-hit.ts'
 
 /** A variable taken within a value; offsets within the value's text. */
@@ -10,9 +11,6 @@ export interface Link {
   readonly channelsOf: ChannelFunction | null
   readonly taken: Taken
 }
-
-/** How a value takes a variable: as it is, as something that a function makes of it, or in brackets, as one of a list or of a sum. */
-export type Taken = 'plain' | 'made' | 'listed'
 
 /** `var(--x)` of CSS, `$x` of Sass, `@x` and `@{x}` of Less. Not `$x:`, the name of an argument. */
 const TAKEN = /var\(\s*(--[^\s,()]+)|([$@][\w-]+)(?!\s*:|[\w-])|@\{([\w-]+)\}/g
