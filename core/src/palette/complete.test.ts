@@ -29,6 +29,23 @@ describe('the roles that a palette lacks', () => {
     expect(missingRoles(completed(roles)).colors).toEqual([])
   })
 
+  it('a role that stands on something is no ground to begin with', () => {
+    const roles = [role('on bar', '#ffffff'), role('bar', '#0b6e74')]
+    const names = missingRoles(roles).colors.map(({ name }) => name)
+    expect(names).toContain('text on bar')
+    expect(names.filter((name) => /on on/.test(name ?? ''))).toEqual([])
+  })
+
+  it('roles with names of the client’s own are not lacking where they do the job', () => {
+    const roles = [role('Pine', '#0e5a4f'), role('Oat', '#f4efe6')].map((each, i) => ({
+      ...each,
+      description: i === 0 ? 'the buttons and the links' : 'the background',
+    }))
+    const names = missingRoles(roles).colors.map(({ name }) => name)
+    for (const name of ['primary', 'link', 'ground']) expect(names).not.toContain(name)
+    expect(names).toContain('text on Pine')
+  })
+
   it('cannot be told without a ground to begin with', () => {
     expect(missingRoles([]).colors).toEqual([])
     expect(missingRoles([role('text', '#000000')]).colors).toEqual([])

@@ -71,7 +71,7 @@ function plainRoleName(name: string): string {
 /** What a role is for: as it says, or as its name does. */
 export function servesOf({ serves, name }: Pick<Role, 'serves' | 'name'>): Serves {
   if (serves !== undefined) return serves
-  if (/\b(?:text|link|heading|success|warning|error|notice)\b/i.test(name)) return 'text'
+  if (/^on\b|\b(?:text|link|heading|success|warning|error|notice)\b/i.test(name)) return 'text'
   return /\b(?:line|border|rule|outline|focus)\b/i.test(name) ? 'line' : 'ground'
 }
 
