@@ -143,21 +143,21 @@ test('a cluster with several uses is decided apart, and a decision holds colours
   await page.keyboard.press('u')
   await page.getByRole('row', { name: /as text, 24 places/ }).click()
   await page.keyboard.press('2')
-  await page.getByRole('row', { name: /as ground, 3 places/ }).click()
+  await page.getByRole('row', { name: /as ground, 4 places/ }).click()
   await page.keyboard.press('4')
   await expect(page.getByRole('row', { name: /#ffffff 35 places/ })).toContainText(
-    '24 to text on primary, 8 open, 3 to ground',
+    '24 to text on primary, 7 open, 4 to ground',
   )
   await page.getByRole('radio', { name: /similar/ }).click()
   await expect(page.getByText('all saved')).toBeVisible()
-  await expect(page.getByTestId('becomes')).toHaveText('decided 27 of 364')
+  await expect(page.getByTestId('becomes')).toHaveText('decided 28 of 364')
   await page.getByRole('button', { name: 'History' }).click()
   await page
     .getByRole('listitem')
     .filter({ hasText: '#ffffff as text to text on primary' })
     .getByRole('button', { name: 'Take back' })
     .click()
-  await expect(page.getByTestId('becomes')).toHaveText('decided 3 of 364')
+  await expect(page.getByTestId('becomes')).toHaveText('decided 4 of 364')
 })
 
 /** The places of one file that is read by itself, bare channels in its variables too. */

@@ -25,7 +25,7 @@ export function OtherStatesList({ states, roles, chosen, onChoose }: OtherStates
       <Text fontWeight="600" mb="1">
         Other states of the same things
       </Text>
-      <Flex as="ul" direction="column" gap="1" listStyleType="none" maxH="120px" overflow="auto">
+      <Flex as="ul" direction="column" gap="1" listStyleType="none" maxH="92px" overflow="auto">
         {states.map((state) => (
           <Flex as="li" key={keyOf(state)} gap="2" align="center">
             <Swatch color={state.color} size="18px" borderRadius="0" />

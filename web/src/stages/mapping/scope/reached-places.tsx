@@ -89,7 +89,7 @@ export function ReachedPlaces({
         label={`Places ${WORDS[shown].tab}`}
         items={reach[shown]}
         columns={columns}
-        maxHeight="270px"
+        maxHeight="220px"
         minWidth="620px"
         empty={
           <Text p="3" fontSize="13px" color="soft">
