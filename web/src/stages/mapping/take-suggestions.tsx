@@ -106,11 +106,13 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
               <Text fontFamily="mono" w="78px">
                 {lead}
               </Text>
-              <Text w="80px">{count(placesOf(row, taken), 'place')}</Text>
+              <Text w="80px" whiteSpace="nowrap">
+                {count(placesOf(row, taken), 'place')}
+              </Text>
               <span aria-hidden>→</span>
               <Swatch color={role?.color ?? null} size="24px" borderRadius="0" />
-              <Box minW="0" flex="1">
-                <Text fontWeight="600" truncate>
+              <Box minW="110px" flex="1 1 110px">
+                <Text fontWeight="600" lineClamp={2}>
                   {suggestionsText(taken, roles)}
                 </Text>
                 <Text color="soft" truncate>
@@ -118,11 +120,11 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
                 </Text>
               </Box>
               {missing !== null ? (
-                <Text flex="0 1 300px" textAlign="right" color="soft">
+                <Text flex="0 1 300px" minW="120px" textAlign="right" color="soft">
                   waits for {missing} to be decided
                 </Text>
               ) : trouble ? (
-                <Text flex="0 1 300px" textAlign="right">
+                <Text flex="0 1 300px" minW="120px" textAlign="right">
                   <span aria-hidden>▲</span> {trouble.says}
                 </Text>
               ) : null}

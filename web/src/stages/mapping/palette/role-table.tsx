@@ -255,6 +255,7 @@ function JobQuestion({ role }: { role: Role }) {
   return (
     <Choice
       label={`What is ${role.name} for?`}
+      wraps
       value=""
       options={[['', '…'], ...JOBS.map((job) => [job, job] as const)]}
       onChoose={(job) => job !== '' && answer(job)}
