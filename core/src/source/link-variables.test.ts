@@ -24,3 +24,9 @@ it('in Sass and Less as well, also where something else is made of it, and not t
   expect(usesIn({ 'a.scss': scss })).toEqual(['#ccc line', '#111 variable'])
   expect(usesIn({ 'a.less': '@ink: #222; .a { color: @ink }' })).toEqual(['#222 text'])
 })
+
+it('one other use among thousands counts', () => {
+  const many = Array.from({ length: 1500 }, (_, i) => `.a${i} { color: var(--x) }`).join('')
+  expect(usesIn({ 'a.css': `:root { --x: #123 } ${many}` })).toEqual(['#123 text'])
+  expect(usesIn({ 'a.css': `:root { --x: #123 } ${many} .b { fill: var(--x) }` })).toEqual(['#123 variable'])
+})

@@ -1,24 +1,44 @@
-import { type FileReading, linkChannels, listVariables } from './link.ts'
+import { append, linkChannels, variableKey } from './link.ts'
 import type { Reading, Use } from './occurrence.ts'
-import { follower } from './through.ts'
+import { passesOn } from './through.ts'
 
 /** What can be said of variables only with all files of a site together: which hold the channels of a color, and what they are used for. */
-export function linkVariables<F extends { readonly path: string; readonly reading: Reading | null }>(
-  files: readonly F[],
-): F[] {
+export function linkVariables<F extends { readonly reading: Reading | null }>(files: readonly F[]): F[] {
   return linkUses(linkChannels(files))
 }
 
 /** Gives each place that is the value of a variable the use that all that takes it has, where they have one in common: what it paints, it is used for. */
-function linkUses<F extends { readonly path: string; readonly reading: Reading | null }>(files: readonly F[]): F[] {
-  const read = files.flatMap(({ path, reading }): FileReading[] => (reading ? [{ path, reading }] : []))
-  const endsOf = follower(listVariables(read))
+function linkUses<F extends { readonly reading: Reading | null }>(files: readonly F[]): F[] {
+  const uses = usesOfVariables(files.flatMap(({ reading }) => reading ?? []))
   const onlyUse = (variable: string): Use | null => {
-    const uses = new Set(endsOf(variable).map(({ use }) => use))
-    const [only] = uses
-    return uses.size === 1 && only !== undefined && only !== 'other' ? only : null
+    const own = uses.get(variableKey(variable))
+    const [only] = own ?? []
+    return own?.size === 1 && only !== undefined && only !== 'other' ? only : null
   }
   return files.map((file) => (file.reading ? { ...file, reading: withUses(file.reading, onlyUse) } : file))
+}
+
+/** Of each variable the uses of all that takes it, through others too. Linear: each use goes along each link once. */
+function usesOfVariables(readings: readonly Reading[]): Map<string, Set<Use>> {
+  const uses = new Map<string, Set<Use>>()
+  const sources = new Map<string, string[]>()
+  const pending: (readonly [string, Use])[] = []
+  const add = (name: string, use: Use) => {
+    const own = uses.get(name) ?? new Set()
+    uses.set(name, own)
+    if (own.has(use)) return
+    own.add(use)
+    pending.push([name, use])
+  }
+  for (const { references } of readings)
+    for (const reference of references) {
+      const [name, variable] = [variableKey(reference.name), reference.variable]
+      if (variable === null) add(name, reference.use)
+      else if (passesOn(reference)) append(sources, variableKey(variable), name)
+    }
+  for (let next = pending.pop(); next; next = pending.pop())
+    for (const source of sources.get(next[0]) ?? []) add(source, next[1])
+  return uses
 }
 
 function withUses(reading: Reading, onlyUse: (variable: string) => Use | null): Reading {

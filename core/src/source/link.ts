@@ -108,7 +108,8 @@ export function listVariables(files: readonly FileReading[]): Variable[] {
   }))
 }
 
-function append<T>(lists: Map<string, T[]>, key: string, value: T): void {
+/** Puts one more into the list of a key. */
+export function append<T>(lists: Map<string, T[]>, key: string, value: T): void {
   const list = lists.get(key)
   if (list) list.push(value)
   else lists.set(key, [value])

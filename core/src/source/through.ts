@@ -13,6 +13,11 @@ const MOST_ENDS = 1_000
 /** Steps along chains in all before only direct ends are told: hostile chains cost no time. */
 const MOST_STEPS = 2_000_000
 
+/** Whether the variable that a place defines goes where the value goes that it takes: what takes a list does not say which of it. */
+export function passesOn({ variable, property, taken }: Reference): boolean {
+  return property === variable && taken !== 'listed'
+}
+
 /** Follows variables to where they show, through others that take their value as it is or make another of it, not through lists of many. What is found is kept. */
 export function follower(variables: readonly Variable[]): EndsOf {
   const references = new Map(variables.map(({ name, references }) => [variableKey(name), references]))
@@ -26,15 +31,9 @@ export function follower(variables: readonly Variable[]): EndsOf {
     for (const [name, isPlain] of ways)
       for (const end of references.get(name) ?? []) {
         if (ends.length >= MOST_ENDS) return ends
-        const { variable, property, taken } = end
+        const { variable, taken } = end
         if (variable === null) ends.push(isPlain || taken !== 'plain' ? end : { ...end, taken: 'made' })
-        // What takes a list does not say which of it.
-        else if (
-          ++steps < MOST_STEPS &&
-          property === variable &&
-          taken !== 'listed' &&
-          !ways.has(variableKey(variable))
-        )
+        else if (++steps < MOST_STEPS && passesOn(end) && !ways.has(variableKey(variable)))
           ways.set(variableKey(variable), isPlain && taken === 'plain')
       }
     return ends

@@ -81,6 +81,7 @@ export class SitePlaces {
   private readonly alphas: readonly ReadonlyMap<number, number>[]
   private byList: SharedInFile | null = null
   private bySubject: ReadonlyMap<string, readonly number[]> | null = null
+  private byWholeList: ReadonlyMap<string, number> | null = null
   private longer: ReadonlyMap<string, readonly string[]> | null = null
   private readonly colorCodes: ReadonlyMap<string, number>
   private readonly pathCodes: ReadonlyMap<string, number>
@@ -154,11 +155,19 @@ export class SitePlaces {
 
   /** All places that paint a subject of some of the same files, or one of its kin, by file. Takes no longer on a large site. */
   around(some: readonly PlaceOf[], kin: ReadonlySet<string>): Map<string, PlaceOf[]> {
-    const { codes } = this.ledger.columns.subjects
     const index = (this.bySubject ??= this.listsBySubject())
-    const lists = new Set(some.map((place) => codes[place.index] as number))
+    const lists = new Set(some.flatMap((place) => this.listOf(place) ?? []))
     for (const subject of kin) for (const code of index.get(subject) ?? []) lists.add(code)
     return this.ofLists([...lists], new Set(some.map((place) => place.path)))
+  }
+
+  /** The code of a place's list of subjects; of what a variable paints, that of what it stands for. undefined: no other place has it. */
+  private listOf({ index, subjects }: PlaceOf): number | undefined {
+    const { codes, values } = this.ledger.columns.subjects
+    const own = codes[index] as number
+    if (values[own] === subjects) return own
+    this.byWholeList ??= new Map(values.map((list, code) => [JSON.stringify(list), code]))
+    return this.byWholeList.get(JSON.stringify(subjects))
   }
 
   /** The places of some files that stand under some lists of subjects, by file. */

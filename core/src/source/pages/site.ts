@@ -79,8 +79,7 @@ export function assembleSite(files: readonly SiteFileRead[]): Assembly {
       return reading ? [{ path: file.path, reading }] : []
     })
   const kept = judged.filter(({ about }) => about.skipped === null)
-  const linked = linkVariables(read(kept))
-  const first = listPages(linked, paths)
+  const first = listPages(read(kept), paths)
 
   // What a page loads beside libraries tells which of them are but libraries: where it loads nothing else, they are its own design.
   const isLibraryLeftOut = new Set(
@@ -92,18 +91,14 @@ export function assembleSite(files: readonly SiteFileRead[]): Assembly {
   const settled = judged.map((file) =>
     own.has(file.path) ? { ...file, about: { ...file.about, thirdParty: null, skipped: null } } : file,
   )
-  const [all, pages] =
-    own.size === 0 ? [linked, first] : again(read(settled.filter(({ about }) => about.skipped === null)), paths)
+  const readInTheEnd = read(settled.filter(({ about }) => about.skipped === null))
+  const pages = own.size === 0 ? first : listPages(readInTheEnd, paths)
+  const all = linkVariables(readInTheEnd)
   const byPath = new Map(all.map(({ path, reading }) => [path, reading]))
   return {
     files: settled.map(({ path, about }) => ({ path, about, reading: byPath.get(path) ?? null })),
     pages: { ...pages, leftOut: leftOutOf(pages.pages, settled, (file) => read([file])[0]?.reading ?? null) },
   }
-}
-
-function again(files: readonly FileReading[], paths: readonly string[]): [FileReading[], LoadedFiles] {
-  const linked = linkVariables(files)
-  return [linked, listPages(linked, paths)]
 }
 
 /** The libraries of a page that loads no other sheet of the site. */

@@ -123,6 +123,8 @@ describe('what a decision about a variable would do', () => {
     expect(of(css, '#7a2433', 'teal')).toMatchObject({ places: 1, throughVariables: 2, subjects: 2, inStates: 1 })
     expect(of(css, '#7a2433', 'teal').vanishing).toEqual([])
     expect(vanishing(css, '#7a2433', 'pale')).toEqual(['.a', '.b:hover'])
+    const nested = ':root { --brand: #7a2433 } .nav li > a { color: var(--brand); background: #fff }'
+    expect(vanishing({ 'a.css': nested }, '#7a2433', 'pale')).toEqual(['.nav li > a'])
     // What a variable meets is judged when the other is decided.
     expect(vanishing(css, '#ffffff', 'pale')).toEqual([])
     expect(

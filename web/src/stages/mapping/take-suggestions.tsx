@@ -52,7 +52,7 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
   const ticked = wanted.filter((each) => missingLead(each, leads) === null)
   const tried = useDeferredValue(useSameItems(ticked), NOTHING)
   const judgement = useMemo(() => consequenceOf(trialsOf(tried), places, plan), [tried, places, plan])
-  const troublesNow = troublesOf(met(judgement), tried)
+  const troublesNow = useMemo(() => troublesOf(met(judgement), tried), [met, judgement, tried])
   /** Of what is ticked, what it does with the others that are; else what it would do with all of them. */
   const troubleOf = (each: Suggested, isTaken: boolean) =>
     (isTaken ? troublesNow : safe.has(each) ? null : troubles)?.get(each.row.cluster.lead)
