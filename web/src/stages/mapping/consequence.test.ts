@@ -54,6 +54,19 @@ describe('what a decision would do', () => {
     expect(pale.vanishing.map(({ subject }) => subject)).toEqual(['.a', '.b:hover'])
   })
 
+  it('asks of what is switched off only that it is seen', () => {
+    const text = '.p { color: #6c757d; background: #ffffff } .q:disabled { color: #6c757d; background: #ffffff }'
+    const own = new SitePlaces(
+      ledgerOf([{ path: 'a.css', ...readSource({ path: 'a.css', text, encoding: 'utf-8' }) }]),
+      { files: [{ path: 'a.css', id: 'f' }] } as never,
+    )
+    const ground = { colors: ['#ffffff'] as const }
+    const to = (color: string): Decision => ({ id: 'trial', target: ground, to: { kind: 'color', color } })
+    const subjects = (pairs: readonly { subject: string }[]) => pairs.map(({ subject }) => subject)
+    expect(subjects(consequenceOf([to('#f3eee4')], own, planOf(own)).dimmed)).toEqual(['.p'])
+    expect(subjects(consequenceOf([to('#6f7880')], own, planOf(own)).vanishing)).toEqual(['.p', '.q:disabled'])
+  })
+
   it('warns of a state that would look like rest, and of a line that would be lost', () => {
     const text = '.k { background: #7a2433; border: 1px solid #ffffff } .k:hover { background: #943a4b }'
     const own = new SitePlaces(

@@ -25,6 +25,14 @@ export interface PairChange {
   readonly after: { readonly text: string; readonly ground: string; readonly ratio: number }
   /** The selectors of the two: an element must be the subject of both. */
   readonly selectors: readonly (string | null)[]
+  /** As received, those of the two that the act changes. */
+  readonly takes: readonly OpaqueKey[]
+}
+
+/** What could be told apart before and cannot be after. */
+export interface Lost extends Collision<PlaceOf> {
+  /** As received, those of the two that the act changes. */
+  readonly takes: readonly OpaqueKey[]
 }
 
 /** The plan that decisions would be added to. */
@@ -48,7 +56,7 @@ export interface Judgement {
   /** Pairs that could be read well before and cannot be after, though they can be told apart. */
   readonly dimmed: readonly PairChange[]
   /** Lines and states that could be seen before and cannot be after. */
-  readonly lost: readonly Collision<PlaceOf>[]
+  readonly lost: readonly Lost[]
 }
 
 export interface Consequence extends Judgement {
@@ -143,19 +151,23 @@ export function judge(changed: readonly PlaceOf[], all: SitePlaces, change: Chan
     const places = [...(literals.get(path) ?? []), ...(throughOf.get(path) ?? [])].toSorted(byPosition)
     return { places, met: looks(places, takingOf.get(path) ?? []) }
   })
-  const isTouched = (...some: readonly (PlaceOf | undefined)[]) =>
-    some.some((place) => place && touched.has(place.index))
+  const takenOf = (...some: readonly PlaceOf[]) =>
+    some.filter(({ index }) => touched.has(index)).map(({ color }) => color)
   const pairs = around
     .flatMap(({ met }) =>
-      met.flatMap(({ text, ground }) =>
-        text && ground && isTouched(text, ground) ? pairOf(text, ground, now, then) : [],
-      ),
+      met.flatMap(({ text, ground }): JudgedPair[] => {
+        const takes = text && ground ? takenOf(text, ground) : []
+        return text && ground && takes.length > 0 ? [{ ...pairOf(text, ground, now, then), takes }] : []
+      }),
     )
     .toSorted((a, b) => a.after.ratio - b.after.ratio)
   return {
     worst: pairs[0] ?? null,
     vanishing: pairs.filter(({ after, now }) => after.ratio < VANISHED && now >= VANISHED),
-    dimmed: pairs.filter(({ after, now }) => after.ratio >= VANISHED && after.ratio < READABLE && now >= READABLE),
+    dimmed: pairs.filter(
+      ({ after, now, isInactive }) =>
+        !isInactive && after.ratio >= VANISHED && after.ratio < READABLE && now >= READABLE,
+    ),
     lost: around
       .flatMap(({ places, met }) =>
         collisions(
@@ -165,8 +177,16 @@ export function judge(changed: readonly PlaceOf[], all: SitePlaces, change: Chan
           (place) => colorOf(place, then),
         ),
       )
-      .filter(({ one, other }) => isTouched(one, other)),
+      .map((collision) => ({ ...collision, takes: takenOf(collision.one, collision.other) }))
+      .filter(({ takes }) => takes.length > 0),
   }
+}
+
+interface JudgedPair extends PairChange {
+  /** The ratio that it has now, with all that is decided. */
+  readonly now: number
+  /** Text of what is switched off: it need not be readable (WCAG 2.2, 1.4.3, incidental), only seen. */
+  readonly isInactive: boolean
 }
 
 /** A text and the ground that it meets, as received, now and then. */
@@ -175,7 +195,7 @@ function pairOf(
   ground: PlaceOf,
   now: (place: PlaceOf) => Outcome,
   then: (place: PlaceOf) => Outcome,
-): PairChange & { readonly now: number } {
+): Omit<JudgedPair, 'takes'> {
   const after = { text: painted(text, then), ground: painted(ground, then) }
   return {
     subject: [...new Set([text.selector, ground.selector])].join(' with '),
@@ -183,6 +203,7 @@ function pairOf(
     before: { text: text.color, ground: ground.color, ratio: ratio(text.color, ground.color) },
     after: { ...after, ratio: ratio(after.text, after.ground) },
     now: ratio(painted(text, now), painted(ground, now)),
+    isInactive: [text, ground].some(({ states }) => states.includes('disabled')),
   }
 }
 

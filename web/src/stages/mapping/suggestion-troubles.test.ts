@@ -53,6 +53,29 @@ it('leaves out the less sure of those that make trouble together', () => {
   expect(judgeTogether(more, places, plan, asIs).safe).toEqual([more[1]])
 })
 
+it('blames no suggestion that takes nothing of what meets', () => {
+  const css = '.a { color: #7a2433; background: #ffffff } .b { border-color: #7a2433 }'
+  const read = readSource({ path: 'b.css', text: css, encoding: 'utf-8' })
+  const own = new SitePlaces(ledgerOf([{ path: 'b.css', ...read }]), { files: [] } as never)
+  const row = (lead: string) =>
+    rowOf(own, countOutcomes(own, resolveLedger(own.ledger, [], [])), {
+      lead,
+      members: [lead],
+      count: 1,
+      byHand: false,
+    })
+  const taking = (use: Suggestion['use'], role: string): Suggestion => {
+    return { use, to: { kind: 'role', role }, sureness: 0.8, why: 'named' }
+  }
+  const line = { row: row('#7a2433'), taken: [taking('line', 'pale')] }
+  const ground = { row: row('#ffffff'), taken: [taking('ground', 'dark')] }
+  const dark = { id: 'dark', name: 'dark', color: '#3a1119' }
+  const about = { ...plan, roles: [...roles, dark], through: new ThroughPlaces(own, () => []) }
+  const { troubles, safe } = judgeTogether([line, ground], own, about, asIs)
+  expect([...troubles.keys()]).toEqual(['#ffffff'])
+  expect(safe).toEqual([line])
+})
+
 it('lets none follow what takes nothing itself', () => {
   const [lead, role] = [suggested('#7a2433', 'teal', 0.9), suggested('#5f1a27', 'teal', 0.9)]
   const follower: Suggestion = { use: null, to: { kind: 'follow', lead: '#7a2433' }, sureness: 0.65, why: 'shade' }

@@ -46,7 +46,7 @@ export function trialsOf(some: readonly Suggested[]): Decision[] {
   return some.flatMap(({ row, taken }) => decisionsFor(row, taken, () => `trial ${next++}`))
 }
 
-/** Some trouble, and the rows whose colors meet there: one, if the other is not among these. */
+/** Some trouble, and the rows of which it takes a place that meets there: one, if the other place stays as it is. */
 interface Meeting {
   readonly leads: readonly OpaqueKey[]
   readonly trouble: Trouble
@@ -61,11 +61,11 @@ function meetings({ vanishing, lost, dimmed }: Judgement, some: readonly Suggest
     trouble,
   })
   return [
-    ...vanishing.map(({ before, subject }) =>
-      meeting([before.text, before.ground], { severity: 3, says: `text of ${shortened(subject)} would vanish` }),
+    ...vanishing.map(({ takes, subject }) =>
+      meeting(takes, { severity: 3, says: `text of ${shortened(subject)} would vanish` }),
     ),
-    ...lost.map(({ one, other, kind, subject, state }) =>
-      meeting([one.color, other.color], {
+    ...lost.map(({ takes, kind, subject, state }) =>
+      meeting(takes, {
         severity: 2,
         says:
           kind === 'state-like-rest'
@@ -73,8 +73,8 @@ function meetings({ vanishing, lost, dimmed }: Judgement, some: readonly Suggest
             : `the line of ${shortened(subject)} would be lost`,
       }),
     ),
-    ...dimmed.map(({ before, after, subject }) =>
-      meeting([before.text, before.ground], {
+    ...dimmed.map(({ takes, after, subject }) =>
+      meeting(takes, {
         severity: 1,
         says: `text of ${shortened(subject)} would be hard to read (${after.ratio.toFixed(1)})`,
       }),
