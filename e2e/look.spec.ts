@@ -43,6 +43,33 @@ test('pages follow a decision in place, on hover too, and come back on undo', as
   await expect(after.locator('.site-header')).toHaveCSS('background-color', TEAL)
 })
 
+test('a page that is on its way while the plan moves on shows the plan in the end', async ({ page, siteUrl }) => {
+  await page.goto(`${siteUrl}/look`)
+  const after = page.frameLocator('iframe[title^="After"]')
+  await expect(after.locator('.site-header')).toHaveCSS('background-color', MAROON)
+  await page.getByRole('link', { name: /^Mapping/ }).click()
+  await page.getByRole('grid', { name: /^Clusters/ }).focus()
+  await page.keyboard.press('1')
+  await expect(page.getByText('all saved')).toBeVisible()
+  // One sheet holds the page up, and with it the agent that would hear of the change; the others are there already.
+  let release = () => {}
+  const held = new Promise<void>((resolve) => {
+    release = resolve
+  })
+  const painted = page.waitForResponse(/\/css\/main\.css/)
+  await page.route(/\/css\/small\.css/, async (route) => {
+    await held
+    await route.continue()
+  })
+  await page.getByRole('link', { name: /^Look/ }).click()
+  await painted
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('all saved')).toBeVisible()
+  await expect(page.getByText('with 0 of')).toBeVisible()
+  release()
+  await expect(after.locator('.site-header')).toHaveCSS('background-color', MAROON)
+})
+
 test('links are followed in both frames, scripts of the site never run, nothing leads out', async ({
   page,
   siteUrl,

@@ -13,6 +13,7 @@ export const agentSaysSchema = z
   .discriminatedUnion('kind', [
     z.strictObject({
       kind: z.literal('at'),
+      version: z.int().min(0).nullable().describe('Of the plan that the page was written by; null: it is as received'),
       path: z.string().max(2000),
       title: z.string().max(500),
       covered: z.boolean().describe('Whether something lies over the whole window, or the page hides itself'),

@@ -8,17 +8,20 @@ import { versionInUse } from '../palettes/service.ts'
 import { addPaletteVersion, lockPalette, paletteVersions, rolesOf } from '../palettes/store.ts'
 import { checkCorrections } from './corrections.ts'
 import { checkInsertions } from './insertions.ts'
-import { findPlan, listEvents, lockPlan, planState, startOf, stateAfter } from './store.ts'
+import { findPlan, listEvents, lockPlan, startOf, stateAfter } from './store.ts'
 
 /** Where a plan stands now, and the roles of the palette version that it is on. */
 export interface Standing {
+  /** How many events it has. */
+  readonly version: number
   readonly state: PlanState
   readonly roles: readonly Role[]
 }
 
 export async function planStanding(plan: PlanRow, transaction?: Transaction): Promise<Standing> {
-  const state = await planState(plan, transaction)
-  return { state, roles: await rolesOf(plan.paletteId, state.paletteVersion, transaction) }
+  const events = await listEvents(plan.id, transaction)
+  const state = stateAfter(plan, events)
+  return { version: events.length, state, roles: await rolesOf(plan.paletteId, state.paletteVersion, transaction) }
 }
 
 export async function requirePlan(id: string): Promise<PlanRow> {

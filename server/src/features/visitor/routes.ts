@@ -56,10 +56,10 @@ export function serveVisitor(config: Config): RequestHandler {
       return
     }
     const { file } = found
-    const bytes = await bytesOf(name, file)
+    const { bytes, version } = await written(name, file)
     const type = typeOf(file)
     res.setHeader('Content-Type', type)
-    res.end(type === HTML ? withAgent(bytes, file, nonce, origins) : bytes)
+    res.end(type === HTML ? withAgent(bytes, file, nonce, agentScript(origins, version)) : bytes)
   }
 }
 
@@ -72,10 +72,18 @@ function typeOf({ path, syntax }: FileRow): string {
   return type || (syntax === 'template' ? HTML : 'application/octet-stream')
 }
 
-async function bytesOf(name: VisitorNameRow, file: FileRow): Promise<Buffer> {
-  if (name.planId === null || name.planId === undefined) return loadBytes(file.sha256 as string)
+interface Written {
+  readonly bytes: Buffer
+  /** Of the plan; null: as received. */
+  readonly version: number | null
+}
+
+async function written(name: VisitorNameRow, file: FileRow): Promise<Written> {
+  if (name.planId === null || name.planId === undefined)
+    return { bytes: await loadBytes(file.sha256 as string), version: null }
   await requireAudit(name.snapshotId)
-  return rewriteFile(file, await rewritingOf(await requirePlan(name.planId)))
+  const rewriting = await rewritingOf(await requirePlan(name.planId))
+  return { bytes: await rewriteFile(file, rewriting), version: rewriting.version }
 }
 
 /** The file at an address, or where else it is: an address from the root of a site that lies in a folder of the copy, as the page that asks tells. */
@@ -132,8 +140,8 @@ function policy(nonce: string, origins: readonly string[]): string {
 }
 
 /** Behind the last byte of the page, so that nothing before it moves: the parser puts a script found there into the body. */
-function withAgent(bytes: Buffer, file: FileRow, nonce: string, origins: readonly string[]): Buffer {
-  const script = `<script nonce="${nonce}">${agentScript(origins)}</script>`
+function withAgent(bytes: Buffer, file: FileRow, nonce: string, agent: string): Buffer {
+  const script = `<script nonce="${nonce}">${agent}</script>`
   const wide = file.encoding === 'utf-16le' || file.encoding === 'utf-16be'
   const added = wide ? Buffer.from(encode(script, file.encoding as 'utf-16le')).subarray(2) : Buffer.from(script)
   return Buffer.concat([bytes, added])

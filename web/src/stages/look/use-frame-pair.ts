@@ -1,5 +1,6 @@
 import { type AgentAsk, agentSaysSchema, type Visit } from '@undo-ink/contracts'
 import { type RefObject, useEffect, useRef, useState } from 'react'
+import type { Reached } from '../../work/use-reached.ts'
 
 /** The frames of the copy before and after, kept at one page and one scroll position. */
 export interface FramePair {
@@ -16,9 +17,9 @@ export interface FramePair {
 
 /**
  * Talks with the agents of two frames. Each message is taken only from a frame's own window and origin, and checked.
- * @param reached when it changes, the frame of the copy after is loaded anew, in place
+ * @param reached what the frame of the copy after shows: when that changes, it is loaded anew, in place
  */
-export function useFramePair(visit: Visit, page: string, reached: string): FramePair {
+export function useFramePair(visit: Visit, page: string, reached: Reached): FramePair {
   const before = useRef<HTMLIFrameElement>(null)
   const after = useRef<HTMLIFrameElement>(null)
   const [path, setPath] = useState(page)
@@ -26,6 +27,7 @@ export function useFramePair(visit: Visit, page: string, reached: string): Frame
   const uncovered = useRef(false)
   /** Where each frame is or has been told to go; null: it has not answered yet. */
   const at = useRef<Record<'before' | 'after', string | null>>({ before: null, after: null })
+  const latest = useRef(reached.version)
   const scrolled = useRef<{ path: string | null; x: number; y: number } | null>(null)
 
   useEffect(() => {
@@ -43,7 +45,9 @@ export function useFramePair(visit: Visit, page: string, reached: string): Frame
         return
       }
       if (said.data.kind !== 'at') return
-      const { path } = said.data
+      const { path, version } = said.data
+      // A page that was on its way while the plan moved on has heard nothing of that.
+      if (fromAfter && version !== null && version < latest.current) tell(after.current, visit.after, RELOAD)
       if (uncovered.current && said.data.covered)
         tell(fromBefore ? before.current : after.current, visit[here], UNCOVER)
       setCovered(said.data.covered && !uncovered.current)
@@ -64,12 +68,14 @@ export function useFramePair(visit: Visit, page: string, reached: string): Frame
     return () => removeEventListener('message', listen)
   }, [visit])
 
-  const known = useRef(reached)
+  const { key, version } = reached
+  const known = useRef(key)
   useEffect(() => {
-    if (known.current === reached) return
-    known.current = reached
-    tell(after.current, visit.after, { kind: 'reload' })
-  }, [reached, visit])
+    latest.current = version
+    if (known.current === key) return
+    known.current = key
+    tell(after.current, visit.after, RELOAD)
+  }, [key, version, visit])
 
   return {
     before,
@@ -89,6 +95,7 @@ export function useFramePair(visit: Visit, page: string, reached: string): Frame
 }
 
 const UNCOVER: AgentAsk = { kind: 'uncover' }
+const RELOAD: AgentAsk = { kind: 'reload' }
 
 function tell(frame: HTMLIFrameElement | null, origin: string, ask: AgentAsk): void {
   frame?.contentWindow?.postMessage(ask, origin)

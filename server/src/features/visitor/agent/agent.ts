@@ -6,15 +6,16 @@ import { SURVEY } from './survey.ts'
  * The agent: the one script that runs on inherited pages. It speaks only with the application's origins, says where the visitor is,
  * scrolls and reloads in place, tells which colors are painted, and keeps links from leading out of the copy. It keeps nothing: browsers
  * refuse storage to framed pages of another site. Plain text, since it is put into pages as it stands.
+ * @param version of the plan that the page is written by; null: it is as received
  */
-export function agentScript(appOrigins: readonly string[]): string {
+export function agentScript(appOrigins: readonly string[], version: number | null): string {
   return `(() => {
   'use strict'
   const origins = ${JSON.stringify(appOrigins)}
   let app = null
   let quiet = 0
   const say = (message) => app && parent.postMessage(message, app)
-  const where = () => say({ kind: 'at', path: location.pathname.slice(0, 2000), title: document.title.slice(0, 500), covered: isCovered() })
+  const where = () => say({ kind: 'at', version: ${version}, path: location.pathname.slice(0, 2000), title: document.title.slice(0, 500), covered: isCovered() })
   const COLOR = /(?:rgba?|color|oklch|oklab|lch|lab|hsla?|hwb)[(][^()]*[)]|#[0-9a-f]{3,8}\\b/gi
   const colorsIn = (value) => (/[(#]/.test(value) ? (value.slice(0, 5000).match(COLOR) ?? []) : [])
 ${COLORS_AT}${COVER}${SURVEY}

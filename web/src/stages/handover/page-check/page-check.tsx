@@ -40,7 +40,7 @@ export function PageCheck() {
     [places, outcomes, rules],
   )
   const asks = saved && away.colors.length + rules.length > 0 && pages.length > 0
-  const check = usePageCheck(visit, pages, away.colors, rules, asks ? reached : null)
+  const check = usePageCheck(visit, pages, away.colors, rules, asks ? reached.key : null)
   const resolve = useMemo(() => resolverOf(snapshot.files.map(({ path }) => path)), [snapshot])
   const remnants = useMemo(
     () => remnantsOf(check.surveys, sitePages.leftOut, resolve),
