@@ -40,7 +40,8 @@ export function SitesScreen() {
             </Box>
             <DeletedSites />
           </Box>
-          <NewSite sites={sites ?? []} />
+          {/* With the clients that it offers at once: nothing moves away under the pointer. */}
+          {isPending ? null : <NewSite sites={sites ?? []} />}
         </Flex>
       </Box>
     </Flex>
