@@ -12,8 +12,8 @@ import {
   readSource,
 } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
-import { apartOf, SitePlaces } from '../../work/places.ts'
-import { ThroughPlaces } from '../../work/through-places.ts'
+import { apartOf, SitePlaces } from '../work/places.ts'
+import { ThroughPlaces } from '../work/through-places.ts'
 import { consequenceOf } from './consequence.ts'
 
 const DEMO = fileURLToPath(new URL('../../../../demo/', import.meta.url))

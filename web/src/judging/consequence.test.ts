@@ -8,11 +8,11 @@ import {
   resolveLedger,
 } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
-import { SitePlaces } from '../../work/places.ts'
-import { countOutcomes, rowOf } from '../../work/standing.ts'
-import { ThroughPlaces } from '../../work/through-places.ts'
+import { decidedApart, decisionOf, decisionsOf, roleAt } from '../stages/mapping/deciding.ts'
+import { SitePlaces } from '../work/places.ts'
+import { countOutcomes, rowOf } from '../work/standing.ts'
+import { ThroughPlaces } from '../work/through-places.ts'
 import { consequenceOf, consequenceOfRoles, type Deciding } from './consequence.ts'
-import { decidedApart, decisionOf, decisionsOf, roleAt } from './deciding.ts'
 
 const CSS = `
 .a { color: #7a2433; background: #ffffff }

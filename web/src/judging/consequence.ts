@@ -15,8 +15,8 @@ import {
   resolver,
   type ScopePage,
 } from '@undo-ink/core'
-import { countBy, groupBy, type PlaceOf, type SitePlaces, type Taking } from '../../work/places.ts'
-import type { ThroughPlaces } from '../../work/through-places.ts'
+import { countBy, groupBy, type PlaceOf, type SitePlaces, type Taking } from '../work/places.ts'
+import type { ThroughPlaces } from '../work/through-places.ts'
 
 /** A text and the ground that it meets, before and after. */
 export interface PairChange {

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { useWork } from '../../work/work.tsx'
+import { useWork } from '../work/work.tsx'
 import type { Deciding } from './consequence.ts'
 
 /** The plan as it stands, to which decisions would be added. */

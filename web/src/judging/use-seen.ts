@@ -1,9 +1,9 @@
 import type { FileText } from '@undo-ink/contracts'
 import { limitedTo, readSelector, splitList } from '@undo-ink/core'
 import { useMemo } from 'react'
-import { useFileTexts } from '../../../api/copies.ts'
-import { shownPages } from '../../../work/shown-pages.ts'
-import { useWork } from '../../../work/work.tsx'
+import { useFileTexts } from '../api/copies.ts'
+import { shownPages } from '../work/shown-pages.ts'
+import { useWork } from '../work/work.tsx'
 
 /** More pages are not looked at: it is there while one chooses. */
 const MOST_PAGES = 60

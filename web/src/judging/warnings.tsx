@@ -1,9 +1,9 @@
 import { Text } from '@chakra-ui/react'
 import { useCallback, useMemo } from 'react'
-import { Note } from '../../components/note.tsx'
-import { count } from '../../components/words.ts'
+import { Note } from '../components/note.tsx'
+import { count } from '../components/words.ts'
 import type { Judgement, PairChange } from './consequence.ts'
-import { type Seen, useSeen } from './scope/use-seen.ts'
+import { type Seen, useSeen } from './use-seen.ts'
 
 /** What could be seen or read before and could not be after an act: in the same words wherever something is decided. */
 export function Warnings({ judgement }: { judgement: Judgement }) {

@@ -1,12 +1,13 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import { documentOf } from '@undo-ink/contracts'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useDropzone } from 'react-dropzone'
 import { isActive } from '../api/jobs.ts'
 import { useChooseFiles } from '../api/sites.ts'
 import { ActButton } from '../components/act-button.tsx'
 import { saveFile } from '../components/save-file.ts'
 import { count } from '../components/words.ts'
+import { DecisionsWarnings } from '../judging/decisions-warnings.tsx'
 import { confirming } from '../work/confirming.ts'
 import { decisionText } from '../work/decision-words.ts'
 import { useWork } from '../work/work.tsx'
@@ -61,10 +62,10 @@ const MOST_TOLD = 5
 
 function Found({ found, onDone }: { found: PlanImport; onDone(): void }) {
   const { roles, site, state, store } = useWork()
-  const { document, decisions, insertions, confirmed, corrections, places, idle, problems } = found
+  const { document, insertions, confirmed, corrections, places, idle, problems } = found
+  const decisions = useMemo(() => found.decisions.map((each) => ({ ...each, id: crypto.randomUUID() })), [found])
   const take = () => {
-    if (decisions.length > 0)
-      store.act({ kind: 'decide', decisions: decisions.map((each) => ({ ...each, id: crypto.randomUUID() })) })
+    if (decisions.length > 0) store.act({ kind: 'decide', decisions })
     const { tolerance } = document
     if (tolerance !== undefined && tolerance !== state.tolerance) store.act({ kind: 'tolerance', value: tolerance })
     if (insertions.length > 0)
@@ -120,6 +121,7 @@ function Found({ found, onDone }: { found: PlanImport; onDone(): void }) {
           {list(problems.map(({ at, message }) => `${at}: ${message}`))}
         </div>
       ) : null}
+      <DecisionsWarnings decisions={decisions} />
       <Flex gap="2">
         <ActButton
           main

@@ -5,6 +5,7 @@ import { ActButton } from '../components/act-button.tsx'
 import { Choice } from '../components/choice.tsx'
 import { PopupButton } from '../components/popup-button.tsx'
 import { count } from '../components/words.ts'
+import { DecisionsWarnings } from '../judging/decisions-warnings.tsx'
 import { UNWRITABLE_WORDS } from '../work/decision-words.ts'
 import { countBy, type PlaceOf } from '../work/places.ts'
 import { useWork } from '../work/work.tsx'
@@ -37,10 +38,11 @@ function Where() {
   const [chosen, setChosen] = useState<string | null>(null)
   const value = chosen ?? (files[0] ? `file ${files[0][0]}` : '')
   const scope = useMemo(() => scopeOf(value), [value])
-  const trial = useMemo((): Decision => {
+  const trials = useMemo((): [Decision] => {
     const colors = [...new Set(state.decisions.flatMap(({ target }) => target.colors))].toSorted()
-    return { id: 'trial', target: { colors, scope }, to: { kind: 'keep' } }
+    return [{ id: 'trial', target: { colors, scope }, to: { kind: 'keep' } }]
   }, [state.decisions, scope])
+  const [trial] = trials
   const found = useMemo(
     () => effectOf(changed, resolver([...state.decisions, trial], roles, sitePages.pages, state.confirmations)),
     [changed, state.decisions, state.confirmations, trial, roles, sitePages],
@@ -78,6 +80,7 @@ function Where() {
           cannot be parted from other pages: {why}.
         </Text>
       ))}
+      <DecisionsWarnings decisions={trials} />
       <ActButton
         disabled={found.kept + found.inPart === 0}
         onClick={() => store.act({ kind: 'decide', decisions: [{ ...trial, id: crypto.randomUUID() }] })}

@@ -2,14 +2,14 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { count, number } from '../../components/words.ts'
+import type { Consequence, PairChange } from '../../judging/consequence.ts'
+import { Warnings } from '../../judging/warnings.tsx'
 import type { Row } from '../../work/standing.ts'
 import { useWork } from '../../work/work.tsx'
-import type { Consequence, PairChange } from './consequence.ts'
 import { isKept } from './deciding.ts'
 import { HeldDecisions } from './held-decisions.tsx'
 import { LeftOutColors } from './left-out-colors.tsx'
 import { PossiblePlaces } from './possible-places.tsx'
-import { Warnings } from './warnings.tsx'
 
 interface ConsequencePanelProps {
   /** What is selected: acts are about all of them. */

@@ -6,13 +6,13 @@ import { Swatch } from '../../components/swatch.tsx'
 import { TickList, TickRow } from '../../components/tick-list.tsx'
 import { WideDialog } from '../../components/wide-dialog.tsx'
 import { count } from '../../components/words.ts'
+import { consequenceOf } from '../../judging/consequence.ts'
+import { useDeciding } from '../../judging/use-deciding.ts'
+import { Warnings } from '../../judging/warnings.tsx'
 import { paintKeyOf, type Row } from '../../work/standing.ts'
 import { useWork } from '../../work/work.tsx'
-import { consequenceOf } from './consequence.ts'
 import { decisionOf } from './deciding.ts'
-import { useDeciding } from './use-deciding.ts'
 import { useSeenColors } from './use-suggestions.ts'
-import { Warnings } from './warnings.tsx'
 
 /** The act that lets open shades of a decided colour keep their place to it: each named and shown before and after, those ticked that have no job of their own. */
 export function Family({ row }: { row: Row }) {

@@ -5,6 +5,7 @@ import { ActButton } from '../../components/act-button.tsx'
 import { Choice } from '../../components/choice.tsx'
 import { Note } from '../../components/note.tsx'
 import { count } from '../../components/words.ts'
+import { DecisionsWarnings } from '../../judging/decisions-warnings.tsx'
 import type { PlaceOf } from '../../work/places.ts'
 import type { Row } from '../../work/standing.ts'
 import { useWork } from '../../work/work.tsx'
@@ -78,10 +79,10 @@ function ToGradient({ solids, all, roles, onGive }: ToGradientProps) {
 function ToSolid({ row, stops, roles }: { row: Row; stops: number; roles: readonly Role[] }) {
   const { store } = useWork()
   const [role, setRole] = useState(roles[0]?.id ?? '')
-  const decide = () => {
-    const decision: Decision = { ...decisionOf(row, { kind: 'role', role }, crypto.randomUUID()), solid: true }
-    store.act({ kind: 'decide', decisions: [decision] })
-  }
+  const decisions = useMemo(
+    (): Decision[] => [{ ...decisionOf(row, { kind: 'role', role }, crypto.randomUUID()), solid: true }],
+    [row, role],
+  )
   return (
     <div>
       <Text>Its gradients as a whole</Text>
@@ -92,13 +93,16 @@ function ToSolid({ row, stops, roles }: { row: Row; stops: number; roles: readon
           options={roles.map(({ id, name }) => [id, name] as const)}
           onChoose={setRole}
         />
-        <ActButton h="28px" onClick={decide}>
+        <ActButton h="28px" onClick={() => store.act({ kind: 'decide', decisions })}>
           Make them solid
         </ActButton>
       </Flex>
       <Text mt="1" fontSize="12px" color="soft">
         It is a stop in {count(stops, 'place')}: their other stops go with it. All else of the row takes the role, too.
       </Text>
+      <Flex direction="column" gap="1.5" mt="2">
+        <DecisionsWarnings decisions={decisions} />
+      </Flex>
     </div>
   )
 }

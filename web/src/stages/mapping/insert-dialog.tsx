@@ -16,9 +16,9 @@ import { Swatch } from '../../components/swatch.tsx'
 import { TextField } from '../../components/text-field.tsx'
 import { WideDialog } from '../../components/wide-dialog.tsx'
 import { count } from '../../components/words.ts'
+import { useSeen } from '../../judging/use-seen.ts'
 import { insertionText } from '../../work/decision-words.ts'
 import { useWork } from '../../work/work.tsx'
-import { useSeen } from './scope/use-seen.ts'
 
 /** Gives a role to a subject for which no rule of the site sets a color: a button in the browser's grey, a link in its blue. */
 export function InsertDialog({ open, onClose }: { open: boolean; onClose(): void }) {

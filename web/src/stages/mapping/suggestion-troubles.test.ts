@@ -1,9 +1,9 @@
 import { ledgerOf, readSource, resolveLedger, type Suggestion } from '@undo-ink/core'
 import { expect, it } from 'vitest'
+import { consequenceOf, type Judgement } from '../../judging/consequence.ts'
 import { SitePlaces } from '../../work/places.ts'
 import { countOutcomes, rowOf } from '../../work/standing.ts'
 import { ThroughPlaces } from '../../work/through-places.ts'
-import { consequenceOf, type Judgement } from './consequence.ts'
 import { placesOf, suggestionsText } from './suggesting.ts'
 import { judgeTogether, leadsOf, missingLead, trialsOf, troublesOf } from './suggestion-troubles.ts'
 

@@ -1,7 +1,7 @@
 import type { Decision, OpaqueKey, Suggestion } from '@undo-ink/core'
+import { consequenceOf, type Deciding, type Judgement } from '../../judging/consequence.ts'
 import type { SitePlaces } from '../../work/places.ts'
 import type { Row } from '../../work/standing.ts'
-import { consequenceOf, type Deciding, type Judgement } from './consequence.ts'
 import { decisionsFor } from './suggesting.ts'
 
 /** A row with what is suggested for it. */

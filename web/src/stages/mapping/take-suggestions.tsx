@@ -6,13 +6,13 @@ import { Swatch } from '../../components/swatch.tsx'
 import { TickList, TickRow } from '../../components/tick-list.tsx'
 import { WideDialog } from '../../components/wide-dialog.tsx'
 import { are, count } from '../../components/words.ts'
+import { consequenceOf } from '../../judging/consequence.ts'
+import { useDeciding } from '../../judging/use-deciding.ts'
+import { useMeeting, Warnings } from '../../judging/warnings.tsx'
 import { useSameItems } from '../../work/use-same.ts'
 import { useWork } from '../../work/work.tsx'
-import { consequenceOf } from './consequence.ts'
 import { decisionsFor, placesOf, reasonText, SURENESS, suggestionsText } from './suggesting.ts'
 import { judgeTogether, leadsOf, missingLead, type Suggested, trialsOf, troublesOf } from './suggestion-troubles.ts'
-import { useDeciding } from './use-deciding.ts'
-import { useMeeting, Warnings } from './warnings.tsx'
 
 /** Takes many suggestions as one act, after a list of what that does, its worst first. */
 export function TakeSuggestions({ offered }: { offered: readonly Suggested[] }) {

@@ -18,6 +18,7 @@ import { Segments } from '../../../components/segments.tsx'
 import { Sheet } from '../../../components/sheet.tsx'
 import { useWork } from '../../../work/work.tsx'
 import { ReadabilityStrips } from './readability-strips.tsx'
+import { RoleInPlace } from './role-in-place.tsx'
 import { Specimen } from './specimen.tsx'
 
 const SHOWN = ['strips', 'specimen'] as const
@@ -26,15 +27,20 @@ const SHOWN_SEGMENTS = SHOWN.map((value) => ({ value, text: value }))
 
 /** How the palette is read: as strips or as a specimen, by whoever looks. */
 export function ReadabilityPanel({ onEdit }: { onEdit(role: Role): void }) {
-  const { roles } = useWork()
+  const { roles, newerPalette } = useWork()
   const [chosen, setScheme] = useState<Scheme>('light')
   const hasSchemes = roles.some(({ dark, print }) => (dark ?? print) !== undefined)
   const scheme = hasSchemes ? chosen : 'light'
-  const painted = useMemo(() => rolesIn(scheme, roles), [scheme, roles])
+  const [draft, setDraft] = useState<Role | null>(null)
+  const painted = useMemo(() => withDraft(rolesIn(scheme, roles), draft), [scheme, roles, draft])
   const judged = useMemo(() => legibilities(painted), [painted])
   const [eyes, setEyes] = useState<Eyes>('everybody')
   const paint = useMemo(() => paintFor(eyes), [eyes])
   const [shown, setShown] = useState<(typeof SHOWN)[number]>('strips')
+  const inPlace = draft && (
+    <RoleInPlace draft={draft} scheme={scheme} onType={setDraft} onEdit={onEdit} onDone={() => setDraft(null)} />
+  )
+  const onChoose = newerPalette === null ? setDraft : null
   return (
     <Sheet as="section" aria-label="Readability" w="100%" overflow="auto" tabIndex={0}>
       <Flex align="center" px="3" py="1.5" bg="wash" borderBottom="1px solid" borderColor="edge">
@@ -46,7 +52,10 @@ export function ReadabilityPanel({ onEdit }: { onEdit(role: Role): void }) {
           segments={SHOWN_SEGMENTS}
           value={shown}
           height={26}
-          onChoose={(next) => setShown(next)}
+          onChoose={(next) => {
+            setShown(next)
+            setDraft(null)
+          }}
         />
       </Flex>
       <Box px="3" pt="2">
@@ -67,18 +76,30 @@ export function ReadabilityPanel({ onEdit }: { onEdit(role: Role): void }) {
             segments={SCHEME_SEGMENTS}
             value={scheme}
             height={26}
-            onChoose={(next) => setScheme(next)}
+            onChoose={(next) => {
+              setScheme(next)
+              setDraft(null)
+            }}
           />
         </Box>
       ) : null}
       <Alike eyes={eyes} roles={painted} />
       {shown === 'specimen' ? (
-        <Specimen roles={painted} scheme={scheme} paint={paint} onEdit={onEdit} />
+        <>
+          <Specimen roles={painted} paint={paint} onChoose={onChoose} />
+          {inPlace}
+        </>
       ) : (
-        <ReadabilityStrips judged={judged} scheme={scheme} paint={paint} />
+        <ReadabilityStrips judged={judged} roles={painted} paint={paint} inPlace={inPlace} onOffer={onChoose} />
       )}
     </Sheet>
   )
+}
+
+/** What is typed is painted at once, where it is a color. */
+function withDraft(roles: readonly Role[], draft: Role | null): readonly Role[] {
+  if (draft === null || typeof readRoleColor(draft.color) === 'string') return roles
+  return roles.map((role) => (role.id === draft.id ? draft : role))
 }
 
 /** Somebody to whom the palette is shown: without cones for long, middle or short waves. */

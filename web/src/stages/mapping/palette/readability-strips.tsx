@@ -6,27 +6,29 @@ import {
   RATIOS,
   type Role,
   readRoleColor,
-  rolesIn,
-  type Scheme,
   servesOf,
   toHex,
-  withValue,
 } from '@undo-ink/core'
-import { useMemo } from 'react'
+import { Fragment, type ReactNode, useMemo, useState } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { groupBy } from '../../../work/places.ts'
-import { useWork } from '../../../work/work.tsx'
 
 interface ReadabilityStripsProps {
   readonly judged: readonly Legibility[]
-  readonly scheme: Scheme
+  /** As the scheme has them. */
+  readonly roles: readonly Role[]
   /** How a color is painted for whoever looks. */
   paint(color: string): string
+  /** Where the color of the role that is being changed is typed and judged. */
+  readonly inPlace: ReactNode
+  /** Another color is to be looked at for a role; null: nothing can be changed. */
+  readonly onOffer: ((role: Role) => void) | null
 }
 
 /** Each ground as a strip, with every text and line that stands on it: its ratio, what that is good for, and where it fails the nearest color that does not. */
-export function ReadabilityStrips({ judged, scheme, paint }: ReadabilityStripsProps) {
+export function ReadabilityStrips({ judged, roles, paint, inPlace, onOffer }: ReadabilityStripsProps) {
+  const [changing, setChanging] = useState('')
   const strips = useMemo(() => [...groupBy(judged, ({ ground }) => ground).entries()], [judged])
   if (strips.length === 0)
     return (
@@ -39,9 +41,22 @@ export function ReadabilityStrips({ judged, scheme, paint }: ReadabilityStripsPr
       <Text px="3" pt="2" fontSize="12px" color="soft">
         on {ground.name}
       </Text>
-      {lines.map((line) => (
-        <Line key={line.role.id} line={line} scheme={scheme} paint={paint} />
-      ))}
+      {lines.map((line) => {
+        const key = `${line.role.id} ${ground.id}`
+        const offer =
+          onOffer === null
+            ? null
+            : (role: Role) => {
+                setChanging(key)
+                onOffer(role)
+              }
+        return (
+          <Fragment key={line.role.id}>
+            <Line line={line} roles={roles} paint={paint} onOffer={offer} />
+            {changing === key ? inPlace : null}
+          </Fragment>
+        )
+      })}
     </Box>
   ))
 }
@@ -53,12 +68,11 @@ const LEVEL_WORDS: Readonly<Record<Legibility['level'], string>> = {
   fails: 'fails',
 }
 
-interface LineProps extends Pick<ReadabilityStripsProps, 'scheme' | 'paint'> {
+interface LineProps extends Pick<ReadabilityStripsProps, 'roles' | 'paint' | 'onOffer'> {
   readonly line: Legibility
 }
 
-function Line({ line: { role, ground, ratio, level }, scheme, paint }: LineProps) {
-  const { newerPalette } = useWork()
+function Line({ line: { role, ground, ratio, level }, roles, paint, onOffer }: LineProps) {
   const isLine = servesOf(role) === 'line'
   const isGood = level === 'best' || level === 'enough'
   return (
@@ -92,8 +106,14 @@ function Line({ line: { role, ground, ratio, level }, scheme, paint }: LineProps
         ) : null}
       </Box>
       <Box w="96px" flex="none">
-        {isGood || newerPalette !== null ? null : (
-          <Correction role={role} ground={ground} ratio={isLine ? RATIOS.line : RATIOS.text} scheme={scheme} />
+        {isGood || onOffer === null ? null : (
+          <Correction
+            role={role}
+            ground={ground}
+            ratio={isLine ? RATIOS.line : RATIOS.text}
+            roles={roles}
+            onOffer={onOffer}
+          />
         )}
       </Box>
     </Flex>
@@ -101,12 +121,12 @@ function Line({ line: { role, ground, ratio, level }, scheme, paint }: LineProps
 }
 
 interface CorrectionProps extends Pick<Legibility, 'role' | 'ground' | 'ratio'> {
-  readonly scheme: Scheme
+  readonly roles: readonly Role[]
+  onOffer(role: Role): void
 }
 
-/** The nearest color that can be read on all grounds of a role, or where there is none on this one, and the act that takes it. */
-function Correction({ role, ground, ratio, scheme }: CorrectionProps) {
-  const { roles, store } = useWork()
+/** The nearest color that can be read on all grounds of a role, or where there is none on this one, to be looked at before it is taken. */
+function Correction({ role, ground, ratio, roles, onOffer }: CorrectionProps) {
   const found = useMemo(() => {
     const front = readRoleColor(role.color)
     const read = (on: readonly Role[]) =>
@@ -115,12 +135,12 @@ function Correction({ role, ground, ratio, scheme }: CorrectionProps) {
         return typeof back === 'string' ? [] : [back]
       })
     if (typeof front === 'string') return null
-    const grounds = groundsOf(role, rolesIn(scheme, roles))
+    const grounds = groundsOf(role, roles)
     const everywhere = nearestReadable(front, read(grounds), ratio)
     if (everywhere) return { color: everywhere, where: grounds.length > 1 ? 'on all its grounds' : `on ${ground.name}` }
     const here = nearestReadable(front, read([ground]), ratio)
     return here && { color: here, where: `on ${ground.name} only: no colour is on all its grounds` }
-  }, [role, ground, ratio, scheme, roles])
+  }, [role, ground, ratio, roles])
   if (!found) return null
   const hex = toHex(found.color)
   return (
@@ -129,11 +149,9 @@ function Correction({ role, ground, ratio, scheme }: CorrectionProps) {
       px="1.5"
       fontSize="12px"
       fontFamily="mono"
-      aria-label={`Make ${role.name} ${hex}, the nearest that is readable ${found.where}`}
+      aria-label={`Try ${hex} for ${role.name}, the nearest that is readable ${found.where}`}
       title={`The nearest that is readable ${found.where}`}
-      onClick={() =>
-        store.changePalette(roles.map((other) => (other.id === role.id ? withValue(other, scheme, hex) : other)))
-      }
+      onClick={() => onOffer({ ...role, color: hex })}
     >
       <Swatch color={hex} size="14px" /> {hex}
     </ActButton>

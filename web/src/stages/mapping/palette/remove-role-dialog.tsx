@@ -1,9 +1,11 @@
 import { Dialog, Flex, Portal, Text } from '@chakra-ui/react'
 import type { Role } from '@undo-ink/core'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
 import { Choice } from '../../../components/choice.tsx'
 import { count } from '../../../components/words.ts'
+import { DecisionsWarnings } from '../../../judging/decisions-warnings.tsx'
+import { RolesWarnings } from '../../../judging/roles-warnings.tsx'
 import { useWork } from '../../../work/work.tsx'
 import { decisionsFor } from './removing.ts'
 
@@ -40,9 +42,12 @@ export function RemoveRoleDialog({ role, places, onClose }: RemoveRoleDialogProp
 function Question({ role, places, onClose }: RemoveRoleDialogProps & { readonly role: Role }) {
   const { roles, state, store } = useWork()
   const [to, setTo] = useState('')
-  const others = roles.filter(({ id }) => id !== role.id)
+  const others = useMemo(() => roles.filter(({ id }) => id !== role.id), [roles, role])
+  const decisions = useMemo(
+    () => (to === '' ? [] : decisionsFor(state.decisions, role.id, to, () => crypto.randomUUID())),
+    [state, role, to],
+  )
   const remove = () => {
-    const decisions = to === '' ? [] : decisionsFor(state.decisions, role.id, to, () => crypto.randomUUID())
     if (decisions.length > 0) store.act({ kind: 'decide', decisions })
     store.changePalette(others)
     onClose()
@@ -62,6 +67,9 @@ function Question({ role, places, onClose }: RemoveRoleDialogProps & { readonly 
           options={[['', 'are open again'], ...others.map(({ id, name }) => [id, `take ${name}`] as const)]}
           onChoose={setTo}
         />
+        <Flex direction="column" gap="1.5" mt="3" fontSize="13px">
+          {to === '' ? <RolesWarnings roles={others} /> : <DecisionsWarnings decisions={decisions} />}
+        </Flex>
       </Dialog.Body>
       <Dialog.Footer>
         <Flex gap="2">

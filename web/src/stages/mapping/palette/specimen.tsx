@@ -1,41 +1,18 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { type Role, readRoleColor, roleFor, type Scheme } from '@undo-ink/core'
-import { type CSSProperties, useState } from 'react'
-import { useWork } from '../../../work/work.tsx'
-import { RoleInPlace } from './role-in-place.tsx'
+import { type Role, roleFor } from '@undo-ink/core'
+import type { CSSProperties } from 'react'
 
 interface SpecimenProps {
   /** As the scheme has them. */
   readonly roles: readonly Role[]
-  readonly scheme: Scheme
   /** How a color is painted for whoever looks. */
   paint(color: string): string
-  onEdit(role: Role): void
-}
-
-/** A piece of a page painted with the palette, on which a role is changed in place: what is typed is painted at once, and taken by Enter. */
-export function Specimen({ roles, scheme, paint, onEdit }: SpecimenProps) {
-  const { newerPalette } = useWork()
-  const [draft, setDraft] = useState<Role | null>(null)
-  const isPainted = draft !== null && typeof readRoleColor(draft.color) !== 'string'
-  const shown = isPainted ? roles.map((role) => (role.id === draft.id ? draft : role)) : roles
-  return (
-    <>
-      <Painted roles={shown} paint={paint} onChoose={newerPalette === null ? setDraft : null} />
-      {draft === null ? null : (
-        <RoleInPlace draft={draft} scheme={scheme} onType={setDraft} onEdit={onEdit} onDone={() => setDraft(null)} />
-      )}
-    </>
-  )
-}
-
-interface PaintedProps extends Pick<SpecimenProps, 'roles' | 'paint'> {
   /** null: nothing can be changed. */
   readonly onChoose: ((role: Role) => void) | null
 }
 
-/** Roles are known by the jobs that they do. */
-function Painted({ roles, paint, onChoose }: PaintedProps) {
+/** A piece of a page painted with the palette, on which a role is chosen to be changed in place. Roles are known by the jobs that they do. */
+export function Specimen({ roles, paint, onChoose }: SpecimenProps) {
   const role = (...names: readonly string[]) => names.flatMap((name) => roleFor(name, roles) ?? [])[0] ?? null
   const [ground, text, primary] = [role('ground'), role('text'), role('primary')]
   if (!ground || !text || !primary)
@@ -113,7 +90,7 @@ interface PartProps {
   readonly role: Role | null
   readonly words: string
   readonly style: CSSProperties
-  readonly onChoose: PaintedProps['onChoose']
+  readonly onChoose: SpecimenProps['onChoose']
 }
 
 function Part({ role, words, style, onChoose }: PartProps) {

@@ -15,12 +15,12 @@ import { ActButton } from '../../../components/act-button.tsx'
 import { HashOffer } from '../../../components/hash-offer.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { count } from '../../../components/words.ts'
+import { consequenceOf } from '../../../judging/consequence.ts'
+import { useDeciding } from '../../../judging/use-deciding.ts'
+import { Warnings } from '../../../judging/warnings.tsx'
 import { useWork } from '../../../work/work.tsx'
-import { consequenceOf } from '../consequence.ts'
 import { decisionOf, replacing } from '../deciding.ts'
-import { useDeciding } from '../use-deciding.ts'
 import { useSeenColors } from '../use-suggestions.ts'
-import { Warnings } from '../warnings.tsx'
 
 /** Clusters that are shown: the most used. */
 const MOST = 12

@@ -2,10 +2,10 @@ import { Flex, Text } from '@chakra-ui/react'
 import { type Made, type Role, settled, withValue } from '@undo-ink/core'
 import { useDeferredValue, useMemo } from 'react'
 import { count } from '../../../components/words.ts'
+import { consequenceOfRoles } from '../../../judging/consequence.ts'
+import { useDeciding } from '../../../judging/use-deciding.ts'
+import { Warnings } from '../../../judging/warnings.tsx'
 import { useWork } from '../../../work/work.tsx'
-import { consequenceOfRoles } from '../consequence.ts'
-import { useDeciding } from '../use-deciding.ts'
-import { Warnings } from '../warnings.tsx'
 
 interface ValueConsequenceProps {
   readonly role: Role

@@ -6,6 +6,7 @@ import { ActButton } from '../../../components/act-button.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { WideDialog } from '../../../components/wide-dialog.tsx'
 import { count, time } from '../../../components/words.ts'
+import { RolesWarnings } from '../../../judging/roles-warnings.tsx'
 import { useWork } from '../../../work/work.tsx'
 import { placesPerRole } from './places-per-role.ts'
 
@@ -124,6 +125,7 @@ function Moves({ before, after }: { before: readonly Role[]; after: readonly Rol
       <Text fontSize="13px" role="status">
         {summary(changes, perRole)} {readability(before, after)}
       </Text>
+      <RolesWarnings roles={after} />
       {changes.length === 0 ? null : (
         <Box
           as="ul"

@@ -1,5 +1,5 @@
+import type { Seen } from '../../../judging/use-seen.ts'
 import type { ScopeReach } from './scope-reach.ts'
-import type { Seen } from './use-seen.ts'
 
 /** More selectors are not kept apart in one decision. */
 const MOST = 1000

@@ -3,8 +3,8 @@ import { useState } from 'react'
 import { type Segment, Segments } from '../../../components/segments.tsx'
 import { type Column, VirtualTable } from '../../../components/virtual-table.tsx'
 import { count, number } from '../../../components/words.ts'
+import type { Seen } from '../../../judging/use-seen.ts'
 import type { Reached, ScopeReach } from './scope-reach.ts'
-import type { Seen } from './use-seen.ts'
 
 type Kind = keyof ScopeReach
 
