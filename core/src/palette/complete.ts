@@ -4,7 +4,8 @@ import { fromSpace, toSpace } from '../color/space.ts'
 import type { Offer, Offered } from './formats/offer.ts'
 import { roleFor } from './jobs.ts'
 import { nearestReadable, RATIOS } from './readability.ts'
-import { inSrgb, type Role, readRoleColor, servesOf } from './role.ts'
+import { inSrgb, type Role, readRoleColor } from './role.ts'
+import { servesOf } from './serves.ts'
 
 /** Hues of what is said by colour, in degrees of OKLCH: common practice, no source. */
 const SAID = { success: 150, warning: 70, error: 27 } as const

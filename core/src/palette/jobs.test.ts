@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { isJobOpen, JOBS, jobOf, jobsIn, jobsOfRole, roleFor } from './jobs.ts'
-import { servesOf } from './role.ts'
+import { servesOf } from './serves.ts'
 
 it('words that people use for a colour say its job, where they say one and no other', () => {
   const said: Record<string, string | null> = {
@@ -21,6 +21,13 @@ it('every job is told from its name: text, ground or line', () => {
 it("a sentence names jobs, and says those of a role whose name is the client's own", () => {
   expect(jobsIn('the buttons and the links')).toEqual(['primary', 'link'])
   expect(jobsIn('our secondary text, and borders')).toEqual(['soft text', 'line'])
+  // Light and dark say a job only where nothing else does.
+  expect(['the light text', 'our dark ground', 'everything dark', 'light'].map(jobsIn)).toEqual([
+    ['text'],
+    ['ground'],
+    ['text'],
+    ['ground'],
+  ])
   expect(jobsOfRole({ name: 'Pine', description: 'the buttons and the links' })).toEqual(['primary', 'link'])
   expect(jobsOfRole({ name: 'Link', description: 'the buttons' })).toEqual(['link'])
   expect(jobsOfRole({ name: 'text on primary' })).toEqual(['text on primary'])

@@ -10,11 +10,11 @@ export type Job = (typeof JOBS)[number]
 /** What people who send colors call a job: common practice, no source. */
 const CALLED: Readonly<Partial<Record<Job, readonly string[]>>> = {
   primary: ['primary', 'main', 'principal', 'lead', 'key', 'base', 'button', 'buttons'],
-  accent: ['accent', 'highlight', 'secondary', 'contrast', 'call to action', 'cta'],
-  ground: ['ground', 'background', 'backgrounds', 'paper', 'page', 'light', 'white'],
+  accent: ['accent', 'accents', 'highlight', 'highlights', 'secondary', 'contrast', 'call to action', 'cta'],
+  ground: ['ground', 'background', 'backgrounds', 'paper', 'page'],
   'soft ground': ['soft background', 'panel', 'panels', 'surface', 'cards', 'tint'],
-  text: ['text', 'texts', 'ink', 'dark', 'black', 'body', 'copy', 'type'],
-  'soft text': ['muted', 'muted text', 'secondary text', 'captions'],
+  text: ['text', 'texts', 'ink', 'body', 'copy', 'type'],
+  'soft text': ['muted', 'muted text', 'softer text', 'secondary text', 'captions'],
   line: ['line', 'lines', 'border', 'borders', 'rule', 'rules', 'divider'],
   link: ['link', 'links', 'hyperlinks'],
   success: ['success', 'positive', 'good', 'ok'],
@@ -22,10 +22,18 @@ const CALLED: Readonly<Partial<Record<Job, readonly string[]>>> = {
   error: ['error', 'errors', 'danger', 'negative'],
 }
 
-const JOB_CALLED = new Map<string, Job>([
-  ...JOBS.map((job) => [job, job] as const),
-  ...Object.entries(CALLED).flatMap(([job, names]) => names.map((name) => [name, job as Job] as const)),
-])
+/** What a color is for that is only called so: beside the name of a job it tells how that is done, as in "light text". */
+const CALLED_ALONE: Readonly<Partial<Record<Job, readonly string[]>>> = {
+  ground: ['light', 'white'],
+  text: ['dark', 'black'],
+}
+
+const JOB_CALLED = new Map<string, Job>([...JOBS.map((job) => [job, job] as const), ...jobsByName(CALLED)])
+const JOB_CALLED_ALONE = new Map(jobsByName(CALLED_ALONE))
+
+function jobsByName(called: Readonly<Partial<Record<Job, readonly string[]>>>): (readonly [string, Job])[] {
+  return Object.entries(called).flatMap(([job, names]) => names.map((name) => [name, job as Job] as const))
+}
 
 /** The jobs that somebody's sentence about a color names, in the order in which it does, each once. */
 export function jobsIn(sentence: string): Job[] {
@@ -42,7 +50,8 @@ export function jobsIn(sentence: string): Job[] {
     if (!found.includes(job)) found.push(job)
     at += length - 1
   }
-  return found
+  const alone = words.flatMap((word) => JOB_CALLED_ALONE.get(word) ?? [])
+  return found.length > 0 ? found : [...new Set(alone)]
 }
 
 /** The jobs of a role of the client's: by its name where that says one, else by what is said of it. */
@@ -80,5 +89,5 @@ export function jobOf(words: string): Job | null {
     .replace(/[^\p{L}\s]/gu, ' ')
     .replace(/\s+/g, ' ')
     .trim()
-  return JOB_CALLED.get(plain) ?? null
+  return JOB_CALLED.get(plain) ?? JOB_CALLED_ALONE.get(plain) ?? null
 }

@@ -7,7 +7,8 @@ import { deltaE2000, labOf } from '../color/difference.ts'
 import { parseColor } from '../color/literal.ts'
 import { fromSpace, toSpace } from '../color/space.ts'
 import { legibilities, nearestReadable, nearRoles } from './readability.ts'
-import { groundsOf, inSrgb, type Role, servesOf } from './role.ts'
+import { inSrgb, type Role } from './role.ts'
+import { groundsOf, servesOf } from './serves.ts'
 
 const color = (text: string) => parseColor(text) as NonNullable<ReturnType<typeof parseColor>>
 const role = (name: string, value: string, more: Partial<Role> = {}): Role => ({
@@ -37,6 +38,22 @@ describe('what a role is for', () => {
     ['soft ground', 'ground'],
     ['primary', 'ground'],
   ])('%s is a %s by its name', (name, serves) => expect(servesOf({ name })).toBe(serves))
+
+  it.each([
+    [{ name: 'Oat', description: 'the light text' }, 'text'],
+    [{ name: 'Pine', description: 'the buttons and the links' }, 'ground'],
+    [{ name: 'Ink' }, 'text'],
+    [{ name: 'Reed', description: 'borders' }, 'line'],
+    [{ name: 'Oat' }, 'ground'],
+  ])('$name, $description, is a %s by what is said of it', (role, serves) => expect(servesOf(role)).toBe(serves))
+
+  it("stands on what is said to be the ground, whatever the client's names are", () => {
+    const roles = [
+      { ...role('Pine', '#0e5a4f'), description: 'the buttons' },
+      { ...role('Night', '#14211f'), description: 'the ground' },
+    ]
+    expect(groundsOf({ name: 'Oat' }, roles).map(({ name }) => name)).toEqual(['Night'])
+  })
 
   it('and what it says goes before', () => expect(servesOf({ name: 'text', serves: 'ground' })).toBe('ground'))
 

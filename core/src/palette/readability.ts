@@ -2,7 +2,8 @@ import { type Color, to8Bit } from '../color/color.ts'
 import { contrast } from '../color/contrast.ts'
 import { deltaE2000, labOf } from '../color/difference.ts'
 import { fromSpace, toSpace } from '../color/space.ts'
-import { groundsOf, inSrgb, type Role, readRoleColor, servesOf } from './role.ts'
+import { inSrgb, type Role, readRoleColor } from './role.ts'
+import { groundsOf, servesOf } from './serves.ts'
 
 /** Ratios of WCAG 2.2: 1.4.6 and 1.4.3 for text, 1.4.3 for large text, 1.4.11 for lines that carry meaning. */
 export const RATIOS = { best: 7, text: 4.5, large: 3, line: 3 } as const

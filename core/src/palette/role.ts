@@ -67,21 +67,3 @@ export function sameRoleName(a: string, b: string): boolean {
 function plainRoleName(name: string): string {
   return name.trim().replace(/\s+/g, ' ').toLowerCase()
 }
-
-/** What a role is for: as it says, or as its name does. */
-export function servesOf({ serves, name }: Pick<Role, 'serves' | 'name'>): Serves {
-  if (serves !== undefined) return serves
-  if (/^on\b|\b(?:text|link|heading|success|warning|error|notice)\b/i.test(name)) return 'text'
-  return /\b(?:line|border|rule|outline|focus)\b/i.test(name) ? 'line' : 'ground'
-}
-
-/** The grounds of a palette that a role stands on, in their order: those that it names, else what its name says ("text on primary"), else those that are called grounds, else every one. */
-export function groundsOf(role: Pick<Role, 'name' | 'on'>, roles: readonly Role[]): Role[] {
-  const grounds = roles.filter((other) => servesOf(other) === 'ground')
-  if (role.on !== undefined) return grounds.filter(({ id }) => role.on?.includes(id))
-  const named = /\bon\s+(.+)$/i.exec(role.name)?.[1]
-  const only = grounds.filter(({ name }) => named !== undefined && sameRoleName(name, named))
-  if (only.length > 0) return only
-  const called = grounds.filter(({ name }) => /ground/i.test(name))
-  return called.length > 0 ? called : grounds
-}

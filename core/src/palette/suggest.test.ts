@@ -18,8 +18,15 @@ const NAMES = [
   'link',
   'error',
 ]
-/** A brand whose colours are nowhere near those of the site. */
-const ROLES: Role[] = NAMES.map((name, i) => ({ id: name, name, color: `hsl(${i * 36} 90% ${20 + 6 * i}%)` }))
+const LIGHT = ['text on primary', 'ground', 'soft ground']
+/** A brand whose colours are nowhere near those of the site, but light where it is light. */
+const brandOf = (hue: number): Role[] =>
+  NAMES.map((name, i) => ({
+    id: name,
+    name,
+    color: `hsl(${(hue + i * 36) % 360} 90% ${LIGHT.includes(name) ? 94 : name === 'line' ? 70 : name === 'text' ? 12 : 30}%)`,
+  }))
+const ROLES = brandOf(0)
 
 const SHEET = `
   body { background: #f6f1e7; color: #23303a }
@@ -70,10 +77,9 @@ describe('what is suggested', () => {
   ])('%s to %s, since %s', (lead, to, why) => expect(first(found, lead)).toEqual([to, why]))
 
   it('is the same whatever the colours of the brand, and never for a role that is not there', () => {
-    const others = ROLES.map((role, i) => ({ ...role, color: `hsl(${(i * 97) % 360} 70% 40%)` }))
     const targets = (roles: readonly Role[]) =>
       [...suggested(SHEET, roles)].map(([lead, all]) => [lead, all.map(({ to }) => to)])
-    expect(targets(others)).toEqual(targets(ROLES))
+    expect(targets(brandOf(97))).toEqual(targets(ROLES))
     const few = suggested(SHEET, ROLES.slice(0, 1))
     const roles = [...few.values()].flat().flatMap(({ to }) => (to.kind === 'role' ? [to.role] : []))
     expect(new Set(roles)).toEqual(new Set(['primary']))
@@ -131,6 +137,47 @@ describe('what is suggested', () => {
       'body { background: #14181c; color: #e8e6e3 } p { color: #e8e6e3 } .card { background: #14181c }',
     )
     expect([first(dark, '#14181c')?.[0], first(dark, '#e8e6e3')?.[0]]).toEqual(['ground', 'text'])
+  })
+
+  it('turns light into dark for the text and the ground of the pages only, and is never sure of that', () => {
+    const sheet = `body { background: #14181c; color: #e8e6e3 } p { color: #e8e6e3 }
+      .tip { background: #e8e6e3; color: #14181c } .pop { background: #f6f4f0; color: #0c0e10 } hr { border-color: #33383d }`
+    const suggestions = (roles: readonly Role[]) =>
+      [...suggested(sheet, roles)].flatMap(([lead, all]) => all.map((each) => ({ lead, ...each })))
+    const turned = suggestions(ROLES)
+    expect([...new Set(turned.map(({ lead }) => lead))].toSorted()).toEqual([
+      '#0c0e10',
+      '#14181c',
+      '#33383d',
+      '#e8e6e3',
+      '#f6f4f0',
+    ])
+    const ofPages = turned.filter(
+      ({ lead, use }) => lead === (use === 'ground' ? '#14181c' : use === 'text' && '#e8e6e3'),
+    )
+    expect(ofPages).toHaveLength(2)
+    expect(Math.max(...ofPages.map(({ sureness }) => sureness))).toBeLessThan(0.6)
+    const night = [
+      { id: 'Night', name: 'Night', color: '#14211f', description: 'the ground' },
+      { id: 'Oat', name: 'Oat', color: '#f3eee4', description: 'the light text' },
+    ]
+    // Neither the light tips of dark pages nor the dark text in them.
+    expect(suggestions(night).map(({ lead, use, to }) => [lead, use, to.kind === 'role' && to.role])).toEqual([
+      ['#e8e6e3', 'text', 'Oat'],
+      ['#14181c', 'ground', 'Night'],
+    ])
+  })
+
+  it('is not likely for text that could be read on the pages and could not any more', () => {
+    const sheet = 'body { background: #14181c; color: #e8e6e3 } .meta { color: #9aa0a6 } .note { color: #55595e }'
+    const palette = (softer: string): Role[] => [
+      { id: 'ground', name: 'ground', color: '#14211f' },
+      { id: 'soft text', name: 'soft text', color: softer },
+    ]
+    const sureness = (softer: string, lead: string) => suggested(sheet, palette(softer)).get(lead)?.[0]?.sureness ?? 0
+    expect(sureness('#9fb0a2', '#9aa0a6')).toBeGreaterThanOrEqual(0.6)
+    expect(sureness('#5c705e', '#9aa0a6')).toBeLessThan(0.6)
+    expect(sureness('#5c705e', '#55595e')).toBeGreaterThanOrEqual(0.6)
   })
 
   it('is nothing of nothing', () => expect(suggested('').size).toBe(0))

@@ -30,7 +30,9 @@ export function suggester(roles: readonly Role[]): (clusters: readonly Observed[
   const byJob: RolesByJob = new Map(
     [...JOBS, 'notice'].flatMap((job) => {
       const role = roleFor(job, roles)
-      return role ? [[job, role] as const] : []
+      const color = role && readRoleColor(role.color)
+      if (!color || typeof color === 'string') return []
+      return [[job, { id: role.id, color, l: toSpace('oklch', color)[0] }] as const]
     }),
   )
   return (clusters) => {
@@ -74,7 +76,7 @@ interface Told {
 function suggestedFor(color: SiteColor, site: SiteColors, roles: RolesByJob): Suggestion[] {
   const told = [...color.seen.uses]
     .flatMap(([use, seen]): Told[] => {
-      const found = foundFor(color, use, seen, site, roles)
+      const found = foundFor({ color, use, seen, site, roles })
       return found ? [{ use, places: seen.places, found: { ...found, sureness: sureIn(use, found.sureness) } }] : []
     })
     .toSorted((a, b) => b.places - a.places)

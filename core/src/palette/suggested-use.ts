@@ -1,8 +1,10 @@
-import type { OpaqueKey } from '../color/color.ts'
+import type { Color, OpaqueKey } from '../color/color.ts'
+import { contrast } from '../color/contrast.ts'
+import { parseColor } from '../color/literal.ts'
 import type { Use } from '../source/occurrence.ts'
 import type { Job } from './jobs.ts'
 import type { UseObservation } from './observation.ts'
-import type { Role } from './role.ts'
+import { RATIOS } from './readability.ts'
 import { isAnothers, isHued, isOneHue, type SiteColor, type SiteColors } from './site-colors.ts'
 
 /** Why something is suggested: what was seen of the color on the site. */
@@ -30,7 +32,24 @@ export interface Found {
   readonly why: Reason
 }
 
-export type RolesByJob = ReadonlyMap<string, Role>
+/** A role of the palette that does a job. */
+export interface JobRole {
+  readonly id: string
+  readonly color: Color
+  /** OKLCH */
+  readonly l: number
+}
+
+export type RolesByJob = ReadonlyMap<string, JobRole>
+
+/** One use of a color, of which something is to be said. */
+export interface Asked {
+  readonly color: SiteColor
+  readonly use: Use
+  readonly seen: UseObservation
+  readonly site: SiteColors
+  readonly roles: RolesByJob
+}
 
 export function isSame(a: Found['to'], b: Found['to']): boolean {
   return a.kind === 'role' ? b.kind === 'role' && a.role === b.role : b.kind === 'follow' && a.lead === b.lead
@@ -40,22 +59,15 @@ export function isSame(a: Found['to'], b: Found['to']): boolean {
 export const LEADING = 0.5
 
 /** What is said of one use of a color: by what its author calls it there, else by what is seen of it. null: nothing. */
-export function foundFor(
-  color: SiteColor,
-  use: Use,
-  seen: UseObservation,
-  site: SiteColors,
-  roles: RolesByJob,
-): Found | null {
-  const called = calledFound(color, seen, site, roles)
-  if (called) return called
-  return use === 'variable' ? foundForVariables(color, seen, site, roles) : foundForUse(color, use, seen, site, roles)
+export function foundFor(asked: Asked): Found | null {
+  return calledFound(asked) ?? (asked.use === 'variable' ? foundForVariables(asked) : foundForUse(asked))
 }
 
 /** What most of what takes the variables of a color says. */
-function foundForVariables(color: SiteColor, seen: UseObservation, site: SiteColors, roles: RolesByJob): Found | null {
+function foundForVariables(asked: Asked): Found | null {
+  const { color } = asked
   const told = [...color.seen.through].flatMap(([use, ends]) => {
-    const found = foundForUse(color, use, ends, site, roles)
+    const found = foundForUse({ ...asked, use, seen: ends })
     return found ? [{ found, places: ends.places }] : []
   })
   const all = [...color.seen.through.values()].reduce((sum, { places }) => sum + places, 0)
@@ -63,12 +75,13 @@ function foundForVariables(color: SiteColor, seen: UseObservation, site: SiteCol
     told.reduce((sum, each) => (isSame(each.found.to, to) ? sum + each.places : sum), 0)
   const [main] = told.toSorted((a, b) => placesTo(b.found) - placesTo(a.found) || b.places - a.places)
   const share = main ? placesTo(main.found) / all : 0
-  if (!main || share < LEADING) return foundForUse(color, 'variable', seen, site, roles)
+  if (!main || share < LEADING) return foundForUse(asked)
   return { ...main.found, sureness: main.found.sureness * (0.6 + 0.4 * share) }
 }
 
 /** What the author's own names for a color say. */
-function calledFound(color: SiteColor, seen: UseObservation, site: SiteColors, roles: RolesByJob): Found | null {
+function calledFound(asked: Asked): Found | null {
+  const { color, seen, site } = asked
   const { l } = color
   const [best] = [...seen.called].toSorted(([, a], [, b]) => b.itself + b.shades - (a.itself + a.shades))
   if (!best) return null
@@ -83,7 +96,7 @@ function calledFound(color: SiteColor, seen: UseObservation, site: SiteColors, r
   const share = (itself + shades) / seen.places
   if (share < LEADING) return null
   const sureness = 0.95 * (0.5 + 0.5 * share)
-  if (itself >= shades) return found(roles, 'called', sureness, job, ...(INSTEAD[job] ?? []))
+  if (itself >= shades) return found(asked, 'called', sureness, job, ...(INSTEAD[job] ?? []))
   const lead = job === 'primary' ? site.primary : job === 'accent' ? site.accent : null
   return lead && lead !== color && isHued(color)
     ? { to: { kind: 'follow', lead: lead.lead }, sureness: Math.min(sureness, 0.8), why: 'called' }
@@ -101,20 +114,46 @@ const INSTEAD: Readonly<Partial<Record<Job, readonly string[]>>> = {
   'link visited': ['link'],
 }
 
-/** The first of some roles that the palette has. */
-function found(roles: RolesByJob, why: Reason, sureness: number, ...names: readonly string[]): Found | null {
-  const role = names.flatMap((name) => roles.get(name) ?? [])[0]
-  return role ? { to: { kind: 'role', role: role.id }, sureness, why } : null
+/** Jobs by which things are light or dark. */
+const TONES: ReadonlySet<string> = new Set(['ground', 'soft ground', 'text', 'soft text', 'line', 'text on primary'])
+/** Beyond this difference of OKLCH lightness what was light becomes dark: nothing that meets it would be read. Common practice, no source. */
+const TURNED = 0.5
+/** As sure as it is that a site of which the palette turns light and dark is to be turned. */
+const TURNING = 0.4
+/** As sure as it is that a text becomes what cannot be read on the ground of the pages. */
+const DIMMING = 0.5
+
+/** The first of some roles that the palette has. What would turn light into dark is suggested of the pages' own text and ground only, and never surely. */
+function found(
+  { color, use, site, roles }: Asked,
+  why: Reason,
+  sureness: number,
+  ...names: readonly string[]
+): Found | null {
+  const job = names.find((name) => roles.has(name))
+  const role = job === undefined ? undefined : roles.get(job)
+  if (job === undefined || role === undefined) return null
+  const to = { kind: 'role', role: role.id } as const
+  if (!TONES.has(job) || Math.abs(role.l - color.l) <= TURNED)
+    return {
+      to,
+      sureness: use === 'text' && isDimmed(role, color, site, roles) ? Math.min(DIMMING, sureness) : sureness,
+      why,
+    }
+  const isOfPages = (job === 'ground' && color === site.ground) || (job === 'text' && color === site.text)
+  return isOfPages ? { to, sureness: Math.min(TURNING, sureness), why } : null
 }
 
-function foundForUse(
-  color: SiteColor,
-  use: Use,
-  seen: UseObservation,
-  site: SiteColors,
-  roles: RolesByJob,
-): Found | null {
-  const role = (why: Reason, sureness: number, ...names: readonly string[]) => found(roles, why, sureness, ...names)
+/** Whether a text can be read on the ground of the pages and could not on what that becomes: text mostly stands there. */
+function isDimmed(role: JobRole, { lead }: SiteColor, { ground }: SiteColors, roles: RolesByJob): boolean {
+  const [text, before] = [parseColor(lead), parseColor(ground?.lead ?? '')]
+  if (!text || !before || contrast(text, before) < RATIOS.text) return false
+  return contrast(role.color, roles.get('ground')?.color ?? before) < RATIOS.text
+}
+
+function foundForUse(asked: Asked): Found | null {
+  const { color, use, seen, site } = asked
+  const role = (why: Reason, sureness: number, ...names: readonly string[]) => found(asked, why, sureness, ...names)
   if (color.same && isHued(color))
     return { to: { kind: 'role', role: color.same.id }, sureness: 0.9, why: 'same-color' }
   const share = (count: number) => count / seen.places

@@ -1,6 +1,7 @@
 import { escapeUTF8 } from 'entities'
 import { toHex } from '../../color/color.ts'
-import { inSrgb, type Role, readRoleColor, servesOf } from '../role.ts'
+import { inSrgb, type Role, readRoleColor } from '../role.ts'
+import { servesOf } from '../serves.ts'
 import { IN_SCHEME } from './offer.ts'
 
 /** A page of HTML that is printed: every role with its swatch, its name, what it is for, and its value as CSS and as hex. It loads nothing and runs nothing. */

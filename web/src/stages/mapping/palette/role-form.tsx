@@ -45,12 +45,12 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
     resolver: zodResolver(roleFormSchema),
     defaultValues: valuesOf(role),
   })
-  const [name, typed] = [watch('name'), watch('color')]
+  const [name, typed, description] = [watch('name'), watch('color'), watch('description')]
   const [serves, setServes] = useState<Serves | null>(role?.serves ?? null)
   const [on, setOn] = useState<readonly string[] | null>(role?.on ?? null)
   const [made, setMade] = useState<Made | null>(role?.made ?? null)
   const [isPicking, setPicking] = useState(false)
-  const shown = serves ?? servesOf({ name })
+  const shown = serves ?? servesOf({ name, description })
   const make = (next: Made | null) => {
     setMade(next)
     const base = readRoleColor(roles.find(({ id }) => id === next?.from)?.color ?? '')
