@@ -20,7 +20,7 @@ function words(
   const runs = runsOf(ledger)
   const files = [path, ...Object.keys(sheets)]
   return {
-    words: wordsOf([{ path, text: textOf(path), files }], ledger),
+    words: wordsOf([{ path, text: textOf(path), files }], ledger, () => []),
     subjectsOf: (run) => valueAt(ledger, 'subjects', runs[run] as number),
   }
 }

@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { ledgerOf, placeAt } from '../ledger/ledger.ts'
 import { markWords, runsOf } from '../ledger/words.ts'
+import { listVariables } from '../source/link.ts'
+import { linkVariables } from '../source/link-variables.ts'
 import { readSource } from '../source/read.ts'
+import { follower } from '../source/through.ts'
 import { wordsOf } from './words.ts'
 
 const SHEET = 'a.css'
@@ -9,10 +12,11 @@ const SHEET = 'a.css'
 /** The places that paint a text, as property and colour, of a page and its sheet. */
 function painting(sought: string, page: string, sheet: string, reached = [SHEET, 'p.html']) {
   const files = { [SHEET]: sheet, 'other.css': 'p{color:#abc}', 'p.html': page }
-  const ledger = ledgerOf(
-    Object.entries(files).map(([path, text]) => ({ path, ...readSource({ path, text, encoding: 'utf-8' }) })),
+  const read = linkVariables(
+    Object.entries(files).map(([path, text]) => ({ path, reading: readSource({ path, text, encoding: 'utf-8' }) })),
   )
-  const words = wordsOf([{ path: 'p.html', text: page, files: reached }], ledger)
+  const ledger = ledgerOf(read.map(({ path, reading }) => ({ path, ...reading })))
+  const words = wordsOf([{ path: 'p.html', text: page, files: reached }], ledger, follower(listVariables(read)))
   const marks = new Uint8Array(ledger.length)
   markWords(words, runsOf(ledger), sought, marks)
   return Array.from(marks.keys())
@@ -47,6 +51,12 @@ describe('the words that a rule paints', () => {
       '<body><nav><a>Book now</a><a>Fares</a></nav></body>',
       'nav{background:red} body{background:tan} a{color:blue}',
       ['red', 'blue'],
+    ],
+    [
+      'through variables, on their own and behind them, each for itself',
+      '<nav><a>Book now</a><a>Fares</a></nav>',
+      ':root{--ink:red;--bar:10,20,30;--deep:var(--ink);--not:tan} a{color:var(--deep)} nav{background:rgba(var(--bar),.5)} p{color:var(--not)}',
+      ['red', '10,20,30'],
     ],
     ['in any state', '<a>Book now</a>', 'a:hover{color:red} a:visited{color:blue}', ['red', 'blue']],
     ['before and behind them', '<a>Book now</a>', 'a::before{color:red}', ['red']],
@@ -105,12 +115,12 @@ describe('the words that a rule paints', () => {
 describe('runs of places', () => {
   it('are the neighbours of one rule; in markup each place is its own', () => {
     const files = {
-      'a.css': 'a{color:red;background:blue} b{color:red} b{color:tan}',
+      'a.css': 'a{color:red;background:blue} b{color:red} b{color:tan} i{--x:red;--y:tan;color:red;fill:blue}',
       'p.html': '<p style="color:red;fill:blue">',
     }
     const ledger = ledgerOf(
       Object.entries(files).map(([path, text]) => ({ path, ...readSource({ path, text, encoding: 'utf-8' }) })),
     )
-    expect([...runsOf(ledger)]).toEqual([0, 2, 4, 5])
+    expect([...runsOf(ledger)]).toEqual([0, 2, 4, 5, 6, 8, 9])
   })
 })

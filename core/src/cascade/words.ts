@@ -1,6 +1,7 @@
 import { type Element, isTag, isText } from 'domhandler'
 import { type Ledger, valueAt } from '../ledger/ledger.ts'
 import { runsOf, type Words } from '../ledger/words.ts'
+import type { EndsOf } from '../source/through.ts'
 import { nodesOf, type PageTree, readPage } from './page-tree.ts'
 import { SubjectMatcher } from './subject-matcher.ts'
 
@@ -13,16 +14,17 @@ export interface PageText {
 
 /**
  * What the pages show, and which places paint it: those whose rule has as its subject the element in which the words stand, or one around it
- * that holds nothing else, and the ground behind them, of whatever is around. What an element only inherits is not told. Rules of a file that the page does not reach paint nothing on it.
+ * that holds nothing else, and the ground behind them, of whatever is around; of a variable, those that take its value. What an element only
+ * inherits is not told. Rules of a file that the page does not reach paint nothing on it.
+ * @param endsOf follows the variables of the whole site
  */
-export function wordsOf(pages: readonly PageText[], ledger: Ledger): Words {
-  const byFile = runsByFile(ledger)
-  const withGround = runsWithGround(ledger)
+export function wordsOf(pages: readonly PageText[], ledger: Ledger, endsOf: EndsOf): Words {
+  const paintings = paintingsByFile(ledger, endsOf)
   const known = new Map<string, number>()
   const texts: string[] = []
   const runs: (readonly number[])[] = []
   for (const page of pages)
-    for (const { text, painted } of paintedOn(page, ledger, byFile, withGround)) {
+    for (const { text, painted } of paintedOn(page, paintings)) {
       const key = `${painted.join()} ${text}`
       if (known.has(key)) continue
       known.set(key, texts.length)
@@ -32,84 +34,95 @@ export function wordsOf(pages: readonly PageText[], ledger: Ledger): Words {
   return { texts, runs }
 }
 
-/** The runs of which some place paints a ground. */
-function runsWithGround(ledger: Ledger): Set<number> {
+/** What paints some subjects: a run where it stands, or one that gives a variable the value that is taken there. */
+interface Painting {
+  readonly run: number
+  readonly isGround: boolean
+  /** The file in which the run stands. */
+  readonly path: string
+  /** Where it paints, in the file that it paints in. */
+  readonly start: number
+  readonly subjects: readonly string[]
+}
+
+/** Paintings through variables in all beyond which none is looked at: hostile chains cost neither time nor memory. */
+const MOST_THROUGH = 200_000
+
+/** By the file in which they paint. */
+function paintingsByFile(ledger: Ledger, endsOf: EndsOf): Map<string, Painting[]> {
   const { use, variable } = ledger.columns
   const ground = use.values.indexOf('ground')
-  const none = variable.values.indexOf(null)
-  const found = new Set<number>()
   const starts = runsOf(ledger)
+  const byFile = new Map<string, Painting[]>()
+  const add = (file: string, painting: Painting) => {
+    const list = byFile.get(file)
+    if (list) list.push(painting)
+    else byFile.set(file, [painting])
+  }
+  let through = 0
   starts.forEach((first, run) => {
-    for (let at = first; at < (starts[run + 1] ?? ledger.length); at++)
-      if (use.codes[at] === ground && variable.codes[at] === none) found.add(run)
-  })
-  return found
-}
-
-interface Run {
-  readonly run: number
-  readonly first: number
-}
-
-function runsByFile(ledger: Ledger): Map<string, Run[]> {
-  const byFile = new Map<string, Run[]>()
-  runsOf(ledger).forEach((first, run) => {
     const path = valueAt(ledger, 'path', first)
-    const list = byFile.get(path)
-    if (list) list.push({ run, first })
-    else byFile.set(path, [{ run, first }])
+    const name = variable.values[variable.codes[first] as number]
+    if (name === null || name === undefined) {
+      const isGround = use.codes.subarray(first, starts[run + 1] ?? ledger.length).includes(ground)
+      const start = ledger.positions.start[first] as number
+      add(path, { run, isGround, path, start, subjects: valueAt(ledger, 'subjects', first) })
+      return
+    }
+    for (const { file, use, taken, range, subjects } of endsOf(name)) {
+      if (taken === 'listed' || ++through > MOST_THROUGH) continue
+      add(file, { run, isGround: use === 'ground', path, start: range.start, subjects })
+    }
   })
   return byFile
 }
 
-function paintedOn(
-  { path, text, files }: PageText,
-  ledger: Ledger,
-  byFile: ReadonlyMap<string, readonly Run[]>,
-  withGround: ReadonlySet<number>,
-) {
+function paintedOn({ path, text, files }: PageText, byFile: ReadonlyMap<string, readonly Painting[]>) {
   const tree = readPage(text)
-  const own = new Map<Element, number[]>()
-  const bySubject = new Map<string, number[]>()
-  for (const file of files)
-    for (const { run, first } of byFile.get(file) ?? []) {
-      const element = file === path ? elementAt(tree, ledger.positions.start[first] as number) : null
-      if (element) own.set(element, [...(own.get(element) ?? []), run])
-      else
-        for (const subject of valueAt(ledger, 'subjects', first)) {
-          const list = bySubject.get(subject)
-          if (list) list.push(run)
-          else bySubject.set(subject, [run])
-        }
+  const reached = new Set(files)
+  const own = new Map<Element, Painting[]>()
+  const bySubject = new Map<string, Painting[]>()
+  const push = <K>(map: Map<K, Painting[]>, key: K, painting: Painting) => {
+    const list = map.get(key)
+    if (list) list.push(painting)
+    else map.set(key, [painting])
+  }
+  for (const file of reached)
+    for (const painting of byFile.get(file) ?? []) {
+      if (!reached.has(painting.path)) continue
+      const element = file === path ? elementAt(tree, painting.start) : null
+      if (element) push(own, element, painting)
+      else for (const subject of painting.subjects) push(bySubject, subject, painting)
     }
   const matcher = new SubjectMatcher(bySubject.keys())
-  const painting = new Map<Element, readonly number[]>()
-  const runsOn = (element: Element): readonly number[] => {
-    let found = painting.get(element)
+  const known = new Map<Element, readonly Painting[]>()
+  const paintingsOn = (element: Element): readonly Painting[] => {
+    let found = known.get(element)
     if (!found) {
       const matched = matcher.matching(element).flatMap((subject) => bySubject.get(subject) ?? [])
-      painting.set(element, (found = [...(own.get(element) ?? []), ...matched]))
+      known.set(element, (found = [...(own.get(element) ?? []), ...matched]))
     }
     return found
   }
   /** What paints the ground behind an element: of the nearest around it that has one. */
-  const groundsBehind = (element: Element): readonly number[] => {
-    let found: readonly number[] = []
+  const groundsBehind = (element: Element): readonly Painting[] => {
+    let found: readonly Painting[] = []
     for (
       let up: Element | null = element;
       up && found.length === 0;
       up = up.parent && isTag(up.parent) ? up.parent : null
     ) {
-      const known = grounds.get(up)
-      found = known ?? runsOn(up).filter((run) => withGround.has(run))
-      if (!known) grounds.set(up, found)
+      const before = grounds.get(up)
+      found = before ?? paintingsOn(up).filter(({ isGround }) => isGround)
+      if (!before) grounds.set(up, found)
     }
     return found
   }
-  const grounds = new Map<Element, readonly number[]>()
+  const grounds = new Map<Element, readonly Painting[]>()
   return shownTexts(tree, text.length).flatMap(({ text, elements }) => {
     const behind = elements[0] ? groundsBehind(elements[0]) : []
-    const painted = [...new Set([...elements.flatMap(runsOn), ...behind])].toSorted((a, b) => a - b)
+    const painting = [...elements.flatMap(paintingsOn), ...behind]
+    const painted = [...new Set(painting.map(({ run }) => run))].toSorted((a, b) => a - b)
     return painted.length === 0 ? [] : [{ text, painted }]
   })
 }

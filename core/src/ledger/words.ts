@@ -10,14 +10,17 @@ export interface Words {
 
 export const NO_WORDS: Words = { texts: [], runs: [] }
 
-/** The first place of each run: neighbours of one rule are one run; in markup, where each element has its own, each place is. Linear in the places. */
-export function runsOf({ length, columns: { path, selector, subjects } }: Ledger): Uint32Array {
+/** The first place of each run: neighbours of one rule are one run; in markup, where each element has its own, each place is, and so is one that gives a variable its value. Linear in the places. */
+export function runsOf({ length, columns: { path, selector, subjects, variable } }: Ledger): Uint32Array {
   const isMarkup = path.values.map((each) => !SHEETS.has(syntaxOf(each)))
+  const none = variable.values.indexOf(null)
   const starts: number[] = []
   for (let at = 0; at < length; at++) {
     const isNew =
       at === 0 ||
       isMarkup[path.codes[at] as number] === true ||
+      variable.codes[at] !== none ||
+      variable.codes[at - 1] !== none ||
       path.codes[at] !== path.codes[at - 1] ||
       selector.codes[at] !== selector.codes[at - 1] ||
       subjects.codes[at] !== subjects.codes[at - 1]

@@ -60,7 +60,8 @@ export class Reader {
       const loaded = await Promise.all(
         pages.map(async (page) => ({ ...page, bytes: await load(hashes.get(page.path) as string) })),
       )
-      const batch: PagesToRead = { ledger: assembled.ledger, pages: loaded }
+      const { ledger, variables } = assembled
+      const batch: PagesToRead = { ledger, variables, pages: loaded }
       words.push((await this.pool.run(batch, { name: 'words' })) as Words)
     }
     return { ...assembled, words: await this.pool.run(words, { name: 'packWords' }) }

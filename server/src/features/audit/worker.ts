@@ -6,6 +6,7 @@ import {
   decode,
   type FileAbout,
   type FileChoice,
+  follower,
   ledgerOf,
   listVariables,
   packLedger,
@@ -13,6 +14,7 @@ import {
   readSource,
   syntaxOf,
   unpackLedger,
+  type Variable,
   type Words,
   wordsOf,
 } from '@undo-ink/core'
@@ -46,6 +48,8 @@ export interface Assembled {
   readonly files: readonly { readonly path: string; readonly places: number; readonly body: Uint8Array }[]
   readonly ledger: Uint8Array
   readonly apart: Uint8Array
+  /** What words are read with. */
+  readonly variables: Uint8Array
   readonly tallies: readonly Tally[]
   /** The pages of HTML, and every file that each reaches. */
   readonly pages: readonly { readonly path: string; readonly files: readonly string[] }[]
@@ -54,6 +58,7 @@ export interface Assembled {
 /** Some pages of a copy whose ledger is made. */
 export interface PagesToRead {
   readonly ledger: Uint8Array
+  readonly variables: Uint8Array
   readonly pages: readonly (Assembled['pages'][number] & { readonly bytes: Uint8Array })[]
 }
 
@@ -71,6 +76,7 @@ export function assemble(files: ToAssemble): Assembled {
   )
   const read = site.files.flatMap(({ path, reading }) => (reading ? [{ path, reading }] : []))
   const readings = read.map(({ path, reading }) => ({ path, ...reading }))
+  const variables = listVariables(read)
   const held = readings.filter(({ occurrences }) => occurrences.length > 0)
   return {
     abouts: site.files.map(({ about }) => about),
@@ -82,23 +88,24 @@ export function assemble(files: ToAssemble): Assembled {
     ledger: gzipSync(packLedger(ledgerOf(held))),
     apart: gzipJson({
       readings: readings.flatMap(apartOf),
-      variables: listVariables(read),
+      variables,
       pages: site.pages,
     }),
+    variables: gzipJson(variables),
     tallies: tally(readings),
     pages: site.pages.pages.filter(({ path }) => syntaxOf(path) === 'html').map(({ path, files }) => ({ path, files })),
   }
 }
 
 /** Runs in a worker thread: what some pages show, and which places paint it. */
-export function words({ ledger, pages }: PagesToRead): Words {
+export function words({ ledger, variables, pages }: PagesToRead): Words {
   const unpacked = unpackLedger(gunzipSync(ledger))
   if (!unpacked) throw new Error('the ledger that was just made cannot be read')
   const texts = pages.flatMap(({ path, files, bytes }) => {
     const source = decode(path, bytes)
     return typeof source === 'string' ? [] : [{ path, files, text: source.text }]
   })
-  return wordsOf(texts, unpacked)
+  return wordsOf(texts, unpacked, follower(gunzipJson(variables) as Variable[]))
 }
 
 /** Runs in a worker thread: all words of a copy in the form in which they are stored. */

@@ -15,24 +15,24 @@ interface FacetProps {
 
 /** A facet with few values, each in sight: a press chooses it or takes it back. */
 export const FacetChips = memo(function FacetChips({ facet, values, chosen, most, onChoose }: FacetProps) {
+  const shown = values.filter(({ value }, i) => i < most || chosen.includes(value))
+  if (shown.length === 0) return null
   return (
     <Flex role="group" aria-label={FACET_WORDS[facet]} gap="1" mr="2" wrap="wrap" align="center" css={STYLES}>
       <Text fontSize="12px" color="soft">
         {FACET_WORDS[facet]}
       </Text>
-      {values
-        .filter(({ value }, i) => i < most || chosen.includes(value))
-        .map(({ value, count }) => (
-          <button
-            key={value}
-            type="button"
-            className="chip"
-            aria-pressed={chosen.includes(value)}
-            onClick={() => onChoose(facet, toggled(chosen, value))}
-          >
-            {facetValueText(facet, value)} <b>{number(count)}</b>
-          </button>
-        ))}
+      {shown.map(({ value, count }) => (
+        <button
+          key={value}
+          type="button"
+          className="chip"
+          aria-pressed={chosen.includes(value)}
+          onClick={() => onChoose(facet, toggled(chosen, value))}
+        >
+          {facetValueText(facet, value)} <b>{number(count)}</b>
+        </button>
+      ))}
     </Flex>
   )
 })
