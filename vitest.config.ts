@@ -1,8 +1,8 @@
 import { defineConfig } from 'vitest/config'
 
-// A slow machine only takes longer: no test waits for time to pass.
-const project = (name: string, include: string) => ({
-  test: { name, root: name, include: [include], testTimeout: 120_000, hookTimeout: 120_000 },
+// A slow machine only takes longer: no test waits for time to pass. Files share what they import, which is pure; only the server's have a state of their own.
+const project = (name: string, include: string, isolate = false) => ({
+  test: { name, root: name, include: [include], isolate, testTimeout: 120_000, hookTimeout: 120_000 },
 })
 
 export default defineConfig({
@@ -15,7 +15,7 @@ export default defineConfig({
       project('corpus', '**/*.test.ts'),
       project('web', 'src/**/*.test.{ts,tsx}'),
       // Integration tests share one PostgreSQL; each file has a database of its own.
-      project('server', '**/*.test.ts'),
+      project('server', '**/*.test.ts', true),
     ],
   },
 })

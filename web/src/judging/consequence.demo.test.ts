@@ -16,7 +16,7 @@ import { apartOf, SitePlaces } from '../work/places.ts'
 import { ThroughPlaces } from '../work/through-places.ts'
 import { consequenceOf } from './consequence.ts'
 
-const DEMO = fileURLToPath(new URL('../../../../demo/', import.meta.url))
+const DEMO = fileURLToPath(new URL('../../../demo/', import.meta.url))
 const roles: Role[] = JSON.parse(readFileSync(join(DEMO, 'brand.json'), 'utf8')).roles
 const idOf = (name: string) => roles.find((role) => role.name === name)?.id ?? ''
 
