@@ -1,5 +1,10 @@
 import type { AuditDocument, CheckDocument } from '@undo-ink/contracts'
 
+/** `1 place`, `3 places` */
+export function count(number: number, one: string, many = `${one}s`): string {
+  return `${number} ${number === 1 ? one : many}`
+}
+
 /** An audit for people: one line for each color, most used first, with the places under it. */
 export function auditText({ files, occurrences, findings }: AuditDocument): string {
   const byColor = new Map<string, AuditDocument['occurrences']>()
@@ -9,7 +14,9 @@ export function auditText({ files, occurrences, findings }: AuditDocument): stri
     else byColor.set(occurrence.color, [occurrence])
   }
   const read = files.filter(({ skipped }) => skipped === undefined).length
-  const lines = [`${occurrences.length} places in ${byColor.size} colors, in ${read} of ${files.length} files`]
+  const lines = [
+    `${count(occurrences.length, 'place')} in ${count(byColor.size, 'colour')}, in ${read} of ${count(files.length, 'file')}`,
+  ]
   const sorted = [...byColor].toSorted(([a, x], [b, y]) => y.length - x.length || (a < b ? -1 : 1))
   for (const [color, places] of sorted) {
     lines.push('', `${color}  ${places.length}`)
@@ -23,9 +30,9 @@ export function auditText({ files, occurrences, findings }: AuditDocument): stri
 
 /** A check for people: one line for each place. */
 export function checkText({ places }: CheckDocument): string {
-  if (places.length === 0) return 'every color is of the palette\n'
+  if (places.length === 0) return 'every colour is of the palette\n'
   const lines = places.map((place) => `${placeText(place)}${nearestText(place)}`)
-  return `${lines.join('\n')}\n${places.length} colors are not of the palette\n`
+  return `${lines.join('\n')}\n${count(places.length, 'place has a colour that is', 'places have colours that are')} not of the palette\n`
 }
 
 /** `, nearest primary (ΔE00 2.4)` */

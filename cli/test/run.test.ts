@@ -88,7 +88,7 @@ describe('undo-ink audit', () => {
       'audit',
       site({ 'a.css': 'a { color: red; background: #fff }\nb { color: #F00 } /*' }),
     ])
-    expect(output).toBe(`3 places in 2 colors, in 1 of 1 files
+    expect(output).toBe(`3 places in 2 colours, in 1 of 1 file
 
 #ff0000  2
   a.css:1:12  red  color  a
@@ -117,7 +117,7 @@ describe('undo-ink rewrite', () => {
     const written = async (out: string, document: object, ...more: string[]) => {
       const file = write('plan.json', { version: 1, palette: PALETTE, ...document, write: 'in-place' })
       const { output } = await run(['rewrite', folder, '--plan', file, '--out', at(out), ...more])
-      return [readFileSync(at(`${out}/a.js`), 'utf8'), /(\d+) places are only possibly/.exec(output)?.[1]]
+      return [readFileSync(at(`${out}/a.js`), 'utf8'), /(\d+) places? (?:is|are) only possibly/.exec(output)?.[1]]
     }
     const decisions = [{ target: { colors: ['red'] }, to: { role: 'primary' } }]
     expect(await written('none', { decisions })).toEqual(['x("#f00"); y("#f00")', '2'])
@@ -187,7 +187,7 @@ describe('undo-ink rewrite', () => {
       { target: { colors: ['red'] }, to: { color: 'hsl(0 0% 0%)' } },
     ]
     const { output } = await run(['rewrite', input, '--plan', plan(decisions), '--out', at('out')])
-    expect(output).toBe('2 changes in 1 files, 0 of them written as hex\n')
+    expect(output).toBe('2 changes in 1 file, 0 of them written as hex\n')
     expect(readFileSync(at('out/a.css'), 'utf8')).toBe(
       '\uFEFFa{color:#7A2433;background:rgb(11 110 116/.5)}\r\nb{color:black;border-color:tan}',
     )
@@ -276,7 +276,7 @@ describe('undo-ink check', () => {
     const { output, status } = await run(['check', folder, '--palette', write(name, text)])
     expect(status).toBe(1)
     expect(output).toMatch(/nearest (?:brand )?signal/)
-    expect(output).toContain('1 colors are not of the palette')
+    expect(output).toContain('1 place has a colour that is not of the palette')
   })
 
   it('finds what is not of the palette, with the nearest role', async () => {
@@ -284,7 +284,7 @@ describe('undo-ink check', () => {
     const text = await run(['check', input, '--palette', palette()])
     expect(text.status).toBe(1)
     expect(text.output).toMatch(
-      /^a\.css:2:42 {2}#0c6f75 {2}background {2}b, nearest primary \(ΔE00 0\.\d+\)\n1 colors are not of the palette\n$/,
+      /^a\.css:2:42 {2}#0c6f75 {2}background {2}b, nearest primary \(ΔE00 0\.\d+\)\n1 place has a colour that is not of the palette\n$/,
     )
     const json = await run(['check', input, '--palette', palette(), '--format', 'json'])
     expect(checkDocumentSchema.parse(JSON.parse(json.output)).places).toHaveLength(1)

@@ -19,6 +19,7 @@ import {
 import { Misuse } from '../misuse.ts'
 import { readDocument, rolesOf } from '../read-document.ts'
 import { type FolderFile, type ReadOptions, readFolder } from '../read-folder.ts'
+import { count } from '../text.ts'
 
 /** How a plan is taken. */
 export interface RewriteOptions extends ReadOptions {
@@ -59,16 +60,18 @@ export async function rewrite(folder: string, planFile: string, out: string, how
     for (const { occurrence, why } of unsplit)
       unwritten.push(`${file.path}:${occurrence.line}:${occurrence.column}  ${occurrence.raw}  ${UNSPLIT_WORDS[why]}`)
   }
-  const rules = total.rules > 0 ? ` and ${total.rules} rules` : ''
+  const rules = total.rules > 0 ? ` and ${count(total.rules, 'rule')}` : ''
   const apart = places.filter((place) => plan.outcome(place).kind === 'possible').length
   const said = [
-    `${total.changes} changes${rules} in ${total.files} files, ${total.hex} of them written as hex`,
+    `${count(total.changes, 'change')}${rules} in ${count(total.files, 'file')}, ${total.hex} of them written as hex`,
     ...(apart > 0
-      ? [`${apart} places are only possibly colors and stay as they are (--include possible takes them)`]
+      ? [
+          `${count(apart, 'place is only possibly a colour and stays as it is', 'places are only possibly colours and stay as they are')} (--include possible takes ${apart === 1 ? 'it' : 'them'})`,
+        ]
       : []),
     ...pages.leftOut.map(
       ({ path, pages: loading, places: held }) =>
-        `left out: ${path}, which ${loading.length} of ${pages.pages.length} pages load${held === null ? '' : `, with ${held} places`}`,
+        `left out: ${path}, which ${loading.length} of ${count(pages.pages.length, 'page')} ${loading.length === 1 ? 'loads' : 'load'}${held === null ? '' : `, with ${count(held, 'place')}`}`,
     ),
     ...idle.map((at) => `finds nothing here: ${at}`),
     ...(unwritten.length > 0 ? ['decided, but not written:', ...unwritten] : []),
