@@ -59,6 +59,10 @@ describe('a mail', () => {
       ['ember', '#d9822b', 'Warnings'],
       ['Fern', '#2a9d8f', null],
     ])
+    expect(said('Hello! Our new colours: Teal #0b6e74 is for the buttons. The main colours: Pine #0e5a4f')).toEqual([
+      ['Teal', '#0b6e74', 'the buttons'],
+      ['Pine', '#0e5a4f', 'The main colours'],
+    ])
     expect(lost('RGB 300 90 79')).toEqual([['RGB 300 90 79', 'no-color']])
   })
 

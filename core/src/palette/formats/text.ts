@@ -1,4 +1,5 @@
 import { COLOR_NAMES } from '../../color/names.ts'
+import { jobsIn } from '../jobs.ts'
 import { type Offer, type Offered, offered, type Refused, refused } from './offer.ts'
 
 /** Three numbers as people dictate them: `RGB 14 90 79`, `R14 G90 B79`. */
@@ -32,6 +33,9 @@ const NO_NAME = /\b(?:for|as|on|in|to|the|our|use)\b/i
 
 /** Who speaks is no job. */
 const SPEAKER = /^(?:we|you|i|they|please)$/i
+
+/** What says that colors follow, and nothing of what they are for: `Our new colours: …` */
+const ANNOUNCES = /\b(?:colou?rs|palette|scheme)$/i
 
 /** Words between two colors that are of the second alone. */
 const OF_THE_NEXT = /^[,;.\s]*(?:and\s+)?for\b[^,;.]*\b(?:use|take)\b/i
@@ -106,7 +110,11 @@ function askedFor(before: string): { called: string | null; forWhat: string | nu
   if (words === '' || ASKS.test(words)) return { called: null, forWhat: null }
   const [, job = '', name = ''] = JOB_THEN_NAME.exec(words) ?? []
   if (name === '' || NO_NAME.test(name)) return { called: nameIn(words), forWhat: null }
-  return { called: nameIn(name), forWhat: SPEAKER.test(job) ? null : nameIn(job) }
+  return { called: nameIn(name), forWhat: saysNothing(job) ? null : nameIn(job) }
+}
+
+function saysNothing(job: string): boolean {
+  return SPEAKER.test(job) || (ANNOUNCES.test(job) && jobsIn(job).length === 0)
 }
 
 /** What stands before a color in its own sentence. */
