@@ -49,8 +49,19 @@ test('the sites and the first intake have no fault that axe finds', async ({ pag
   expect(await faults(page)).toEqual([])
   await page.getByLabel('Name of the site').fill('Empty')
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('heading', { name: 'Intake' })).toBeVisible()
+  // The field went with its screen: the keyboard goes on from the title, and again when the copy is read.
+  const title = page.getByRole('heading', { name: 'Intake', level: 1 })
+  await expect(title).toBeFocused()
   expect(await faults(page)).toEqual([])
+  await page.getByRole('button', { name: 'Choose a folder' }).focus()
+  await page
+    .getByLabel('ZIP or files of the site')
+    .setInputFiles({ name: 'a.css', mimeType: 'text/css', buffer: Buffer.from('a { color: #7a2433 }') })
+  const next = page.getByRole('link', { name: 'See the 1 place' })
+  await expect(next).toBeVisible()
+  await expect(title).toBeFocused()
+  await page.keyboard.press('Tab')
+  await expect(next).toBeFocused()
 })
 
 test('the keyboard alone reaches every part', async ({ page, siteUrl }) => {
