@@ -75,6 +75,8 @@ test('links are followed in both frames, scripts of the site never run, nothing 
   siteUrl,
 }) => {
   const outside: string[] = []
+  const errors: string[] = []
+  page.on('console', (message) => message.type() === 'error' && errors.push(message.text()))
   page.on('request', (request) => {
     const { hostname } = new URL(request.url())
     if (hostname !== '127.0.0.1' && !hostname.endsWith('.localhost')) outside.push(request.url())
@@ -99,6 +101,7 @@ test('links are followed in both frames, scripts of the site never run, nothing 
     .toBeGreaterThan(240)
   await expect(after.locator('.site-header')).not.toHaveClass(/is-stuck/)
   expect(outside).toEqual([])
+  expect(errors).toEqual([])
 })
 
 test('the narrow window shows the narrow page', async ({ page, siteUrl }) => {

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import { visitSchema } from '@undo-ink/contracts'
-import { type AddressResolver, encode, resolverOf, servedPaths } from '@undo-ink/core'
+import { type AddressResolver, decode, encode, quietPage, quietSheet, resolverOf, servedPaths } from '@undo-ink/core'
 import { type RequestHandler, Router } from 'express'
 import { lookup } from 'mime-types'
 import type { Config } from '../../config.ts'
@@ -48,7 +48,11 @@ export function serveVisitor(config: Config): RequestHandler {
     })
     const found = await resolve(name.snapshotId, req.path, req.get('referer'))
     if (found === null) {
-      res.status(404).type('text/plain').send(`The copy has no file ${req.path}`)
+      const dest = req.get('sec-fetch-dest')
+      // What a page lacks it lacks: only who goes there is told, the page's own requests get nothing.
+      if (dest === 'style') res.type('text/css').send('')
+      else if (dest !== undefined && SUBRESOURCES.has(dest)) res.status(204).end()
+      else res.status(404).type('text/plain').send(`The copy has no file ${req.path}`)
       return
     }
     if ('redirect' in found) {
@@ -59,11 +63,23 @@ export function serveVisitor(config: Config): RequestHandler {
     const { bytes, version } = await written(name, file)
     const type = typeOf(file)
     res.setHeader('Content-Type', type)
-    res.end(type === HTML ? withAgent(bytes, file, nonce, agentScript(origins, version)) : bytes)
+    if (type === HTML) res.end(withAgent(quiet(bytes, file, quietPage), file, nonce, agentScript(origins, version)))
+    else res.end(type === 'text/css' ? quiet(bytes, file, quietSheet) : bytes)
   }
 }
 
 const HTML = 'text/html'
+
+/** What pages fetch, as browsers call it (Fetch, request destinations). */
+const SUBRESOURCES: ReadonlySet<string> = new Set(['audio', 'font', 'image', 'track', 'video'])
+
+/** Switched off here is what would be refused: no page may fill the console with errors of ours. */
+function quiet(bytes: Buffer, file: FileRow, switchOff: (text: string) => string): Buffer {
+  const source = decode(file.path, bytes)
+  if (typeof source === 'string') return bytes
+  const text = switchOff(source.text)
+  return text === source.text ? bytes : Buffer.from(encode(text, source.encoding))
+}
 
 /** By its name; a template is what it makes: `main.css.liquid` a sheet, all others pages. */
 function typeOf({ path, syntax }: FileRow): string {
