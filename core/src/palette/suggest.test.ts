@@ -115,6 +115,19 @@ describe('what is suggested', () => {
     expect(['#23303a', '#f6f1e7', '#8b949a'].map((lead) => first(taken, lead)?.[0])).toEqual(['text', 'ground', 'line'])
   })
 
+  it('is not sure of the grounds of other things where the pages take theirs through a variable', () => {
+    const sheet = (body: string) => `${body} .menu { background: #fff } .card { background: #fff }`
+    const of = (body: string) =>
+      suggested(sheet(body))
+        .get('#ffffff')
+        ?.find(({ use }) => use === null || use === 'ground')
+    expect(of('body { background: #fff; color: #222 }')).toMatchObject({ why: 'page-ground', sureness: 0.9 })
+    const through = of(
+      ':root { --w: #fff } body { background: var(--w); color: #222 } b { color: var(--w) } i { color: var(--w) } u { color: var(--w) }',
+    )
+    expect(through).toMatchObject({ why: 'light-ground', sureness: 0.55 })
+  })
+
   it('tells the parts of one component apart, and a status from a shade of the brand', () => {
     const alerts =
       suggested(`${SHEET} .alert-success { background: #2f7d4f; color: #2f7d4f } .alert { border-color: #7a2433 }

@@ -160,7 +160,7 @@ function foundForUse(asked: Asked): Found | null {
   const [said, next] = SAID.map((job) => ({ job, count: seen.names[job] })).toSorted((a, b) => b.count - a.count)
   if (said && share(said.count) >= 0.5 && said.count > (next?.count ?? 0))
     return isHued(color) ? role('named', 0.7, said.job, ...(INSTEAD[said.job] ?? [])) : null
-  if (color === site.text || color === site.ground) return forGrey(color, use, site, role)
+  if (color === site.text || color === site.ground) return forGrey(asked, role)
   if (color === site.primary)
     return role('most-used-hue', use === 'text' && share(seen.subjects.link) > 0.5 ? 0.6 : 0.85, 'primary')
   if (color === site.accent) return role('second-hue', 0.7, 'accent')
@@ -169,16 +169,14 @@ function foundForUse(asked: Asked): Found | null {
   if (family) return { to: { kind: 'follow', lead: family.lead }, sureness: isHued(color) ? 0.65 : 0.4, why: 'shade' }
   if (use === 'text' && isHued(color) && share(seen.subjects.link) >= 0.5) return role('links', 0.75, 'link')
   if (isHued(color)) return null
-  return forGrey(color, use, site, role)
+  return forGrey(asked, role)
 }
 
 const SAID = ['error', 'success', 'warning'] as const
 
 /** What a color of no hue is for, by its lightness. */
 function forGrey(
-  color: SiteColor,
-  use: Use,
-  site: SiteColors,
+  { color, use, seen, site }: Asked,
   role: (why: Reason, sureness: number, ...names: readonly string[]) => Found | null,
 ): Found | null {
   const { l } = color
@@ -188,7 +186,8 @@ function forGrey(
     return l < 0.45 ? role('dark-text', 0.75, 'text') : role('mid-text', 0.7, 'soft text')
   }
   if (use === 'ground') {
-    if (color === site.ground) return role('page-ground', 0.9, 'ground')
+    // Where the pages take it through a variable, these grounds are of other things.
+    if (color === site.ground && seen.subjects.page > 0) return role('page-ground', 0.9, 'ground')
     if (l > 0.97) return role('light-ground', 0.55, 'ground')
     if (l > 0.85) return role('light-ground', 0.6, 'soft ground')
     return color === site.text ? role('page-text', 0.5, 'text') : null
