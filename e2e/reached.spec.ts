@@ -63,9 +63,10 @@ test('a page is found in a folder of any name, and what covers it until its scri
   page,
   app,
 }) => {
+  // The page has a policy of its own, in which our agent is not.
   const url = await siteOf(app, {
     'layouts/index.html':
-      '<!doctype html><html><head><style>.pre{position:fixed;inset:0;background:#7a2433}</style></head><body><div class=pre></div><h1 style="color:#7a2433">Under it</h1></body></html>',
+      '<!doctype html><html><head><meta http-equiv="Content-Security-Policy" content="script-src \'self\'"><style>.pre{position:fixed;inset:0;background:#7a2433}</style></head><body><div class=pre></div><h1 style="color:#7a2433">Under it</h1></body></html>',
   })
   await page.goto(`${url}/look`)
   await expect(page.getByText('1 page, as received')).toBeVisible()

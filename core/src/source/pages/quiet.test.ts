@@ -22,6 +22,17 @@ it.each([
     '<img data-srcset="a.png, https://x.example/b.png 2x">',
   ],
   ['a frame', '<iframe src="map.html"></iframe>', '<iframe data-src="map.html"></iframe>'],
+  [
+    'a policy of its own, which our agent is not in',
+    '<meta http-equiv="Content-Security-Policy" content="script-src \'self\'">',
+    '<meta data-http-equiv="Content-Security-Policy" content="script-src \'self\'">',
+  ],
+  [
+    'a way out',
+    '<meta http-equiv=refresh content="0;url=//x.example">',
+    '<meta data-http-equiv=refresh content="0;url=//x.example">',
+  ],
+  ['what hides who asks', '<meta name=referrer content=no-referrer>', '<meta data-name=referrer content=no-referrer>'],
   ['a style', '<style>a{background:url(//x.example/a.png) red}</style>', '<style>a{background:url() red}</style>'],
   [
     'the style of an element',
@@ -32,7 +43,7 @@ it.each([
 
 it('what the copy has itself stays, byte for byte', () => {
   const page =
-    '<!doctype html><link rel=stylesheet href=a.css><img src="a.png" srcset="b.png 2x"><a href="https://x.example">on</a><p title="onclick=" data-on=1>//x</p><!-- <script> -->'
+    '<!doctype html><meta http-equiv=refresh content="0;url=a.html"><meta name=theme-color content=red><link rel=stylesheet href=a.css><img src="a.png" srcset="b.png 2x"><a href="https://x.example">on</a><p title="onclick=" data-on=1>//x</p><!-- <script> -->'
   expect(quietPage(page)).toBe(page)
   const sheet = '@import "a.css"; a { background: url(a.png), url("data:image/png;base64,//x") } /* // */'
   expect(quietSheet(sheet)).toBe(sheet)

@@ -1,4 +1,4 @@
-import { type Attribute, type StartTag, scanMarkup } from '../scan/markup-scanner.ts'
+import { type Attribute, scanMarkup } from '../scan/markup-scanner.ts'
 
 /** What another host serves. */
 const OUTSIDE = /^\s*(?:https?:)?\/\//i
@@ -29,60 +29,67 @@ const FRAMES: Readonly<Record<string, string>> = { embed: 'src', frame: 'src', i
  * that is none, what names a handler or such an address gets another name. What the page paints stays. Linear.
  */
 export function quietPage(text: string): string {
-  const added: { readonly at: number; readonly text: string }[] = []
-  const styles: { readonly start: number; readonly end: number }[] = []
+  const changes: { readonly start: number; readonly end: number; readonly text: string }[] = []
+  const add = (at: number, more: string) => changes.push({ start: at, end: at, text: more })
+  const quietStyle = (start: number, end: number) =>
+    changes.push({ start, end, text: quietSheet(text.slice(start, end)) })
   const written = ({ value }: Attribute) => (value ? text.slice(value.start, value.end) : '')
-  const isRefused = (tag: StartTag, attribute: Attribute) => {
-    if (FRAMES[tag.name] === attribute.name) return true
-    if (!FETCHED[tag.name]?.includes(attribute.name)) return false
-    const value = written(attribute)
-    if (attribute.name === 'srcset') return value.split(',').some((each) => OUTSIDE.test(each))
-    return OUTSIDE.test(value) || (tag.name === 'link' && isOfScripts(tag, written))
-  }
-  const handler = {
-    startTag(tag: StartTag) {
-      if (tag.name === 'script') added.push({ at: tag.start + 1 + tag.name.length, text: ' type="text/plain"' })
-      for (const attribute of tag.attributes) {
-        if (/^on[a-z]/.test(attribute.name) || isRefused(tag, attribute))
-          added.push({ at: attribute.start, text: 'data-' })
-        if (attribute.name === 'style' && attribute.value) styles.push(attribute.value)
-      }
+  scanMarkup(
+    text,
+    0,
+    text.length,
+    {
+      startTag(tag) {
+        const said: Said = (name) =>
+          tag.attributes.flatMap((each) => (each.name === name ? written(each) : [])).join(' ')
+        if (tag.name === 'script') add(tag.start + 1 + tag.name.length, ' type="text/plain"')
+        for (const attribute of tag.attributes) {
+          if (isRefused(tag.name, attribute.name, written(attribute), said)) add(attribute.start, 'data-')
+          if (attribute.name === 'style' && attribute.value) quietStyle(attribute.value.start, attribute.value.end)
+        }
+      },
+      rawText(tag, start, end) {
+        if (tag.name === 'style') quietStyle(start, end)
+      },
+      endTag() {},
+      text() {},
+      comment() {},
+      declaration() {},
+      isForeign: () => false,
     },
-    rawText(tag: StartTag, start: number, end: number) {
-      if (tag.name === 'style') styles.push({ start, end })
-    },
-    endTag() {},
-    text() {},
-    comment() {},
-    declaration() {},
-    isForeign: () => false,
-  }
-  scanMarkup(text, 0, text.length, handler, false)
-  const changes = [
-    ...added.map(({ at, text }) => ({ start: at, end: at, text })),
-    ...styles.map(({ start, end }) => ({ start, end, text: quietSheet(text.slice(start, end)) })),
-  ].toSorted((a, b) => a.start - b.start)
+    false,
+  )
   let quiet = ''
   let at = 0
-  for (const change of changes) {
+  for (const change of changes.toSorted((a, b) => a.start - b.start)) {
     quiet += text.slice(at, change.start) + change.text
     at = change.end
   }
   return quiet + text.slice(at)
 }
 
+/** What the attributes of a tag say that are called so. */
+type Said = (name: string) => string
+
+function isRefused(tag: string, name: string, value: string, said: Said): boolean {
+  if (/^on[a-z]/.test(name) || FRAMES[tag] === name) return true
+  if (tag === 'meta') return isPolicy(name, said)
+  if (!FETCHED[tag]?.includes(name)) return false
+  if (name === 'srcset') return value.split(',').some((each) => OUTSIDE.test(each))
+  return OUTSIDE.test(value) || (tag === 'link' && isOfScripts(said))
+}
+
+/** Whether it is what a page says of itself that would keep our agent from running, who asks from being known, or lead out. */
+function isPolicy(name: string, said: Said): boolean {
+  if (name === 'name') return /\breferrer\b/i.test(said('name'))
+  if (name !== 'http-equiv') return false
+  return /content-security-policy/i.test(said(name)) || (/refresh/i.test(said(name)) && /\/\//.test(said('content')))
+}
+
 /** Whether a link is to what only scripts need. */
-function isOfScripts({ attributes }: StartTag, written: (attribute: Attribute) => string): boolean {
-  const read = (name: string) =>
-    attributes
-      .filter((each) => each.name === name)
-      .map(written)
-      .join(' ')
-      .toLowerCase()
-  return (
-    /\b(?:modulepreload|manifest)\b/.test(read('rel')) ||
-    (/\bpreload\b/.test(read('rel')) && /script|fetch/.test(read('as')))
-  )
+function isOfScripts(said: Said): boolean {
+  const rel = said('rel')
+  return /\b(?:modulepreload|manifest)\b/i.test(rel) || (/\bpreload\b/i.test(rel) && /script|fetch/i.test(said('as')))
 }
 
 /** How an address on another host begins. All that follows is looked at up to some length: hostile sheets cost no time. */
