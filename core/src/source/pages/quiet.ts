@@ -89,7 +89,10 @@ function isPolicy(name: string, said: Said): boolean {
 /** Whether a link is to what only scripts need. */
 function isOfScripts(said: Said): boolean {
   const rel = said('rel')
-  return /\b(?:modulepreload|manifest)\b/i.test(rel) || (/\bpreload\b/i.test(rel) && /script|fetch/i.test(said('as')))
+  return (
+    /\b(?:modulepreload|manifest)\b/i.test(rel) ||
+    (/\bpreload\b/i.test(rel) && !/style|font|image|audio|video|track/i.test(said('as')))
+  )
 }
 
 /** How an address on another host begins. All that follows is looked at up to some length: hostile sheets cost no time. */
