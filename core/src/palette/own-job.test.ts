@@ -10,7 +10,13 @@ it.each<[string, string, string | null]>([
   ['.is-valid, .alert-success { color: #2f7d4f }', '#2f7d4f', 'status'],
   ['.card { background: #0b6e75 }', '#0b6e75', 'role'],
   ['.card { border-color: #d8d8dc }', '#d8d8dc', 'neutral'],
-  ['.card { background: #4e73df } .alert-danger { color: #4e73df } .y { color: #4e73df }', '#4e73df', null],
+  [
+    '.card { background: #4e73df } .alert-danger { color: #4e73df } .y { color: #4e73df } .z { color: #4e73df }',
+    '#4e73df',
+    null,
+  ],
+  ['.alert-info { background: #51b19e } .btn-info { color: #51b19e } .x { color: #51b19e }', '#51b19e', 'status'],
+  [':root { --success: #51b19e }', '#51b19e', 'status'],
 ])('%s: %s has the job %s', (text, color, job) => {
   const { occurrences } = readSource({ path: 'a.css', text, encoding: 'utf-8' })
   expect(

@@ -2,8 +2,9 @@ import type { OpaqueKey } from '../color/color.ts'
 import { deltaE2000, labOf } from '../color/difference.ts'
 import { parseColor } from '../color/literal.ts'
 import { toSpace } from '../color/space.ts'
-import type { Named, Observation } from './observation.ts'
+import type { Observation } from './observation.ts'
 import { type Role, readRoleColor } from './role.ts'
+import { anothersOf } from './site-colors.ts'
 
 /** A job that a color has by itself, though it may look like a shade of another: a status, another company's color, a grey, a role of the new palette already. */
 export type OwnJob = 'status' | 'company' | 'neutral' | 'role'
@@ -14,11 +15,8 @@ const SAME = 1
 
 /** The job of its own that a color has, by what is seen of it and what it is; null: none. */
 export function ownJobOf(key: OpaqueKey, seen: Observation | null, roles: readonly Role[]): OwnJob | null {
-  const named = (...names: readonly Named[]) =>
-    [...(seen?.uses.values() ?? [])].reduce((sum, use) => sum + Math.max(...names.map((name) => use.names[name])), 0)
-  const half = (seen?.places ?? 0) / 2
-  if (half > 0 && named('company') >= half) return 'company'
-  if (half > 0 && named('success', 'warning', 'error') >= half) return 'status'
+  const anothers = seen && seen.places > 0 ? anothersOf({ lead: key, seen }) : null
+  if (anothers) return anothers
   const color = parseColor(key)
   if (!color) return null
   const lab = labOf(color)

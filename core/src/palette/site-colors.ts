@@ -122,11 +122,17 @@ function namedOf({ seen }: Observed, ...names: readonly Named[]): number {
 /** The jobs that make a color another's than the brand's. */
 const ANOTHERS: readonly Job[] = ['success', 'warning', 'error']
 
-/** Whether a color is, by its names, a status or another company's: no brand color, though it may be used much. */
-export function isAnothers(color: Observed): boolean {
+/** What a color is by its names that is no brand color, though it may be used much: a status, or another company's. */
+export function anothersOf(color: Observed): 'status' | 'company' | null {
   const called = sum(ANOTHERS, (job) => timesCalled(color, job))
-  if (called > 0) return true
-  return namedOf(color, 'success', 'warning', 'error', 'info', 'company') >= weightOf(color) * ANOTHERS_FROM
+  if (called > 0) return 'status'
+  const least = weightOf(color) * ANOTHERS_FROM
+  if (namedOf(color, 'success', 'warning', 'error', 'info', 'company') < least) return null
+  return namedOf(color, 'company') >= namedOf(color, 'success', 'warning', 'error', 'info') ? 'company' : 'status'
+}
+
+export function isAnothers(color: Observed): boolean {
+  return anothersOf(color) !== null
 }
 
 /** The share of a color's places by whose names it is another's: common practice, no source. */
