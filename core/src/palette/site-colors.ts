@@ -42,6 +42,8 @@ const DARK = 0.4
 /** OKLCH lightness from which a color is a tint, that leads no others: common practice, no source. */
 const TINT = 0.92
 const SAME_HUE = 12
+/** OKLCH chroma below which a color accents nothing: slates are greys to most. Common practice, no source. */
+const ACCENT_FROM = 0.05
 
 /** Whether a color has a hue to an eye. */
 export function isHued({ l, c }: Pick<Look, 'l' | 'c'>): boolean {
@@ -86,7 +88,12 @@ export function siteColors(colors: readonly SiteColor[]): SiteColors {
   const [first] = ranked(chromatic)
   const primary = first?.color ?? null
   const others = ranked((color) =>
-    primary && isHued(color) && color.l <= TINT && !isOneHue(color, primary) && linkShare(color) < 0.5
+    primary &&
+    isHued(color) &&
+    color.c >= ACCENT_FROM &&
+    color.l <= TINT &&
+    !isOneHue(color, primary) &&
+    linkShare(color) < 0.5
       ? chromatic(color) + 5 * namedOf(color, 'accent') + called(color, 'accent') - called(color, 'primary')
       : 0,
   )

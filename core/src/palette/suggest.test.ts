@@ -193,5 +193,11 @@ describe('what is suggested', () => {
     expect(sureness('#5c705e', '#55595e')).toBeGreaterThanOrEqual(0.6)
   })
 
+  it('takes no slate for an accent', () => {
+    const of = (color: string) =>
+      first(suggested(`.a { background: #7a2433 } .b { background: #7a2433 } .c { background: ${color} }`), color)
+    expect([of('#8392ab'), of('#9caf88')]).toEqual([undefined, ['accent', 'second-hue']])
+  })
+
   it('is nothing of nothing', () => expect(suggested('').size).toBe(0))
 })
