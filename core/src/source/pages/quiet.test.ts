@@ -33,6 +33,16 @@ it.each([
     '<meta data-http-equiv=refresh content="0;url=//x.example">',
   ],
   ['what hides who asks', '<meta name=referrer content=no-referrer>', '<meta data-name=referrer content=no-referrer>'],
+  [
+    'the style of an element, written with references',
+    '<p style="background:url(&quot;//x.example/a.png&quot;);font-family:&quot;A&quot;">',
+    '<p style="background:url();font-family:&quot;A&quot;">',
+  ],
+  [
+    'what stands in a page within the page',
+    `<iframe srcdoc="<script src='a.js'></script><img src=&quot;//x.example/a.png&quot;>&nbsp;A"></iframe>`,
+    '<iframe srcdoc="<script type=&quot;text/plain&quot; src=&#39;a.js&#39;></script><img data-src=&quot;//x.example/a.png&quot;>&amp;nbsp;A"></iframe>',
+  ],
   ['a style', '<style>a{background:url(//x.example/a.png) red}</style>', '<style>a{background:url() red}</style>'],
   [
     'the style of an element',
@@ -42,8 +52,7 @@ it.each([
 ])('%s is switched off', (_what, page, quiet) => expect(quietPage(page)).toBe(quiet))
 
 it('what the copy has itself stays, byte for byte', () => {
-  const page =
-    '<!doctype html><meta http-equiv=refresh content="0;url=a.html"><meta name=theme-color content=red><link rel=stylesheet href=a.css><img src="a.png" srcset="b.png 2x"><a href="https://x.example">on</a><p title="onclick=" data-on=1>//x</p><!-- <script> -->'
+  const page = `<!doctype html><meta http-equiv=refresh content="0;url=a.html"><meta name=theme-color content=red><link rel=stylesheet href=a.css><img src="a.png" srcset="b.png 2x"><a href="https://x.example">on</a><p title="onclick=" data-on=1 style="font:'A'"><iframe srcdoc="<b title='A'>&nbsp;&amp;"></iframe>//x</p><!-- <script> -->`
   expect(quietPage(page)).toBe(page)
   const sheet = '@import "a.css"; a { background: url(a.png), url("data:image/png;base64,//x") } /* // */'
   expect(quietSheet(sheet)).toBe(sheet)

@@ -31,9 +31,13 @@ const FRAMES: Readonly<Record<string, string>> = { embed: 'src', frame: 'src', i
 export function quietPage(text: string): string {
   const changes: { readonly start: number; readonly end: number; readonly text: string }[] = []
   const add = (at: number, more: string) => changes.push({ start: at, end: at, text: more })
-  const quietStyle = (start: number, end: number) =>
-    changes.push({ start, end, text: quietSheet(text.slice(start, end)) })
   const written = ({ value }: Attribute) => (value ? text.slice(value.start, value.end) : '')
+  /** What stands in an attribute; it keeps how it is written where nothing in it asks. */
+  const within = (attribute: Attribute, switchOff: (text: string) => string) => {
+    const inner = unquoted(written(attribute))
+    const quiet = switchOff(inner)
+    if (attribute.value && quiet !== inner) changes.push({ ...attribute.value, text: quoted(quiet) })
+  }
   scanMarkup(
     text,
     0,
@@ -45,11 +49,13 @@ export function quietPage(text: string): string {
         if (tag.name === 'script') add(tag.start + 1 + tag.name.length, ' type="text/plain"')
         for (const attribute of tag.attributes) {
           if (isRefused(tag.name, attribute.name, written(attribute), said)) add(attribute.start, 'data-')
-          if (attribute.name === 'style' && attribute.value) quietStyle(attribute.value.start, attribute.value.end)
+          if (attribute.name === 'style') within(attribute, quietSheet)
+          // A page within the page.
+          if (attribute.name === 'srcdoc') within(attribute, quietPage)
         }
       },
       rawText(tag, start, end) {
-        if (tag.name === 'style') quietStyle(start, end)
+        if (tag.name === 'style') changes.push({ start, end, text: quietSheet(text.slice(start, end)) })
       },
       endTag() {},
       text() {},
@@ -66,6 +72,24 @@ export function quietPage(text: string): string {
     at = change.end
   }
   return quiet + text.slice(at)
+}
+
+const QUOTES: Readonly<Record<string, string>> = {
+  '&quot;': '"',
+  '&#34;': '"',
+  '&#39;': "'",
+  '&lt;': '<',
+  '&gt;': '>',
+  '&amp;': '&',
+}
+
+/** A page that stands in an attribute, as far as its tags need it: other references are the same in either. */
+function unquoted(value: string): string {
+  return value.replace(/&(?:quot|#34|#39|lt|gt|amp);/g, (each) => QUOTES[each] ?? each)
+}
+
+function quoted(page: string): string {
+  return page.replace(/[&"']/g, (each) => (each === '&' ? '&amp;' : each === '"' ? '&quot;' : '&#39;'))
 }
 
 /** What the attributes of a tag say that are called so. */
