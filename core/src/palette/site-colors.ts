@@ -42,12 +42,17 @@ const DARK = 0.4
 /** OKLCH lightness from which a color is a tint, that leads no others: common practice, no source. */
 const TINT = 0.92
 const SAME_HUE = 12
-/** OKLCH chroma below which a color accents nothing: slates are greys to most. Common practice, no source. */
-const ACCENT_FROM = 0.05
+/** OKLCH chroma below which a hue is a grey's to most: common practice, no source. */
+const SLATE_BELOW = 0.05
 
 /** Whether a color has a hue to an eye. */
 export function isHued({ l, c }: Pick<Look, 'l' | 'c'>): boolean {
   return c >= (l < DARK ? DARK_HUE_FROM : HUE_FROM)
+}
+
+/** Whether a color is a grey to most, though it has a hue: it neither accents nor follows. */
+export function isSlate(look: Pick<Look, 'l' | 'c'>): boolean {
+  return isHued(look) && look.c < SLATE_BELOW
 }
 
 /** Places that take a variable count as the place of its value does: what is declared once is used as often. */
@@ -90,7 +95,7 @@ export function siteColors(colors: readonly SiteColor[]): SiteColors {
   const others = ranked((color) =>
     primary &&
     isHued(color) &&
-    color.c >= ACCENT_FROM &&
+    !isSlate(color) &&
     color.l <= TINT &&
     !isOneHue(color, primary) &&
     linkShare(color) < 0.5

@@ -191,12 +191,17 @@ describe('what is suggested', () => {
     expect(sureness('#9fb0a2', '#9aa0a6')).toBeGreaterThanOrEqual(0.6)
     expect(sureness('#5c705e', '#9aa0a6')).toBeLessThan(0.6)
     expect(sureness('#5c705e', '#55595e')).toBeGreaterThanOrEqual(0.6)
+    // On a light ground it could be read, but the dark one stays.
+    const turning = [{ id: 'ground', name: 'ground', color: '#f3eee4' }, ...palette('#5c705e').slice(1)]
+    expect(suggested(sheet, turning).get('#9aa0a6')?.[0]?.sureness ?? 0).toBeLessThan(0.6)
   })
 
-  it('takes no slate for an accent', () => {
+  it('takes no slate for an accent, nor for a shade', () => {
     const of = (color: string) =>
       first(suggested(`.a { background: #7a2433 } .b { background: #7a2433 } .c { background: ${color} }`), color)
     expect([of('#8392ab'), of('#9caf88')]).toEqual([undefined, ['accent', 'second-hue']])
+    const beside = suggested('.a { background: #2d5fd0 } .b { background: #2d5fd0 } .c { background: #8392ab }')
+    expect(first(beside, '#8392ab')).toBeUndefined()
   })
 
   it('is nothing of nothing', () => expect(suggested('').size).toBe(0))

@@ -5,7 +5,7 @@ import type { Use } from '../source/occurrence.ts'
 import type { Job } from './jobs.ts'
 import type { UseObservation } from './observation.ts'
 import { RATIOS } from './readability.ts'
-import { isAnothers, isHued, isOneHue, type SiteColor, type SiteColors } from './site-colors.ts'
+import { isAnothers, isHued, isOneHue, isSlate, type SiteColor, type SiteColors } from './site-colors.ts'
 
 /** Why something is suggested: what was seen of the color on the site. */
 export type Reason =
@@ -147,8 +147,11 @@ function found(
 /** Whether a text can be read on the ground of the pages and could not on what that becomes: text mostly stands there. */
 function isDimmed(role: JobRole, { lead }: SiteColor, { ground }: SiteColors, roles: RolesByJob): boolean {
   const [text, before] = [parseColor(lead), parseColor(ground?.lead ?? '')]
-  if (!text || !before || contrast(text, before) < RATIOS.text) return false
-  return contrast(role.color, roles.get('ground')?.color ?? before) < RATIOS.text
+  if (!ground || !text || !before || contrast(text, before) < RATIOS.text) return false
+  const own = roles.get('ground')
+  // A ground that would be turned most likely stays.
+  const after = own && Math.abs(own.l - ground.l) <= TURNED ? own.color : before
+  return contrast(role.color, after) < RATIOS.text
 }
 
 function foundForUse(asked: Asked): Found | null {
@@ -165,7 +168,10 @@ function foundForUse(asked: Asked): Found | null {
     return role('most-used-hue', use === 'text' && share(seen.subjects.link) > 0.5 ? 0.6 : 0.85, 'primary')
   if (color === site.accent) return role('second-hue', 0.7, 'accent')
   if (use === 'text' && color === site.link) return role('links', 0.8, 'link')
-  const family = isAnothers(color) ? null : [site.primary, site.accent].find((each) => each && isOneHue(color, each))
+  const family =
+    isAnothers(color) || isSlate(color)
+      ? null
+      : [site.primary, site.accent].find((each) => each && isOneHue(color, each))
   if (family) return { to: { kind: 'follow', lead: family.lead }, sureness: isHued(color) ? 0.65 : 0.4, why: 'shade' }
   if (use === 'text' && isHued(color) && share(seen.subjects.link) >= 0.5) return role('links', 0.75, 'link')
   if (isHued(color)) return null
