@@ -1,6 +1,7 @@
 import { type Element, isTag, isText } from 'domhandler'
 import { type Ledger, valueAt } from '../ledger/ledger.ts'
 import { runsOf, type Words } from '../ledger/words.ts'
+import { append } from '../source/link.ts'
 import type { EndsOf } from '../source/through.ts'
 import { nodesOf, type PageTree, readPage } from './page-tree.ts'
 import { SubjectMatcher } from './subject-matcher.ts'
@@ -54,11 +55,6 @@ function paintingsByFile(ledger: Ledger, endsOf: EndsOf): Map<string, Painting[]
   const ground = use.values.indexOf('ground')
   const starts = runsOf(ledger)
   const byFile = new Map<string, Painting[]>()
-  const add = (file: string, painting: Painting) => {
-    const list = byFile.get(file)
-    if (list) list.push(painting)
-    else byFile.set(file, [painting])
-  }
   let through = 0
   starts.forEach((first, run) => {
     const path = valueAt(ledger, 'path', first)
@@ -66,12 +62,12 @@ function paintingsByFile(ledger: Ledger, endsOf: EndsOf): Map<string, Painting[]
     if (name === null || name === undefined) {
       const isGround = use.codes.subarray(first, starts[run + 1] ?? ledger.length).includes(ground)
       const start = ledger.positions.start[first] as number
-      add(path, { run, isGround, path, start, subjects: valueAt(ledger, 'subjects', first) })
+      append(byFile, path, { run, isGround, path, start, subjects: valueAt(ledger, 'subjects', first) })
       return
     }
     for (const { file, use, taken, range, subjects } of endsOf(name)) {
       if (taken === 'listed' || ++through > MOST_THROUGH) continue
-      add(file, { run, isGround: use === 'ground', path, start: range.start, subjects })
+      append(byFile, file, { run, isGround: use === 'ground', path, start: range.start, subjects })
     }
   })
   return byFile
@@ -82,17 +78,12 @@ function paintedOn({ path, text, files }: PageText, byFile: ReadonlyMap<string, 
   const reached = new Set(files)
   const own = new Map<Element, Painting[]>()
   const bySubject = new Map<string, Painting[]>()
-  const push = <K>(map: Map<K, Painting[]>, key: K, painting: Painting) => {
-    const list = map.get(key)
-    if (list) list.push(painting)
-    else map.set(key, [painting])
-  }
   for (const file of reached)
     for (const painting of byFile.get(file) ?? []) {
       if (!reached.has(painting.path)) continue
       const element = file === path ? elementAt(tree, painting.start) : null
-      if (element) push(own, element, painting)
-      else for (const subject of painting.subjects) push(bySubject, subject, painting)
+      if (element) append(own, element, painting)
+      else for (const subject of painting.subjects) append(bySubject, subject, painting)
     }
   const matcher = new SubjectMatcher(bySubject.keys())
   const known = new Map<Element, readonly Painting[]>()

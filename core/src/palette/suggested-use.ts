@@ -134,14 +134,16 @@ function found(
   const role = job === undefined ? undefined : roles.get(job)
   if (job === undefined || role === undefined) return null
   const to = { kind: 'role', role: role.id } as const
-  if (!TONES.has(job) || Math.abs(role.l - color.l) <= TURNED)
-    return {
-      to,
-      sureness: use === 'text' && isDimmed(role, color, site, roles) ? Math.min(DIMMING, sureness) : sureness,
-      why,
-    }
-  const isOfPages = (job === 'ground' && color === site.ground) || (job === 'text' && color === site.text)
-  return isOfPages ? { to, sureness: Math.min(TURNING, sureness), why } : null
+  if (TONES.has(job) && isTurned(role, color)) {
+    const isOfPages = (job === 'ground' && color === site.ground) || (job === 'text' && color === site.text)
+    return isOfPages ? { to, sureness: Math.min(TURNING, sureness), why } : null
+  }
+  const most = use === 'text' && isDimmed(role, color, site, roles) ? DIMMING : 1
+  return { to, sureness: Math.min(most, sureness), why }
+}
+
+function isTurned(role: JobRole, color: SiteColor): boolean {
+  return Math.abs(role.l - color.l) > TURNED
 }
 
 /** Whether a text can be read on the ground of the pages and could not on what that becomes: text mostly stands there. */
@@ -150,7 +152,7 @@ function isDimmed(role: JobRole, { lead }: SiteColor, { ground }: SiteColors, ro
   if (!ground || !text || !before || contrast(text, before) < RATIOS.text) return false
   const own = roles.get('ground')
   // A ground that would be turned most likely stays.
-  const after = own && Math.abs(own.l - ground.l) <= TURNED ? own.color : before
+  const after = own && !isTurned(own, ground) ? own.color : before
   return contrast(role.color, after) < RATIOS.text
 }
 

@@ -109,7 +109,7 @@ export function listVariables(files: readonly FileReading[]): Variable[] {
 }
 
 /** Puts one more into the list of a key. */
-export function append<T>(lists: Map<string, T[]>, key: string, value: T): void {
+export function append<K, T>(lists: Map<K, T[]>, key: K, value: T): void {
   const list = lists.get(key)
   if (list) list.push(value)
   else lists.set(key, [value])

@@ -4,7 +4,7 @@ import { decodedText } from '../scan/references.ts'
 import { asset, type LinkFacts, plainLink } from '../source-link.ts'
 
 /** Attributes that name a file, by element; `*`: on any. */
-const ADDRESSES: Readonly<Record<string, readonly string[]>> = {
+export const ADDRESSES: Readonly<Record<string, readonly string[]>> = {
   a: ['href'],
   area: ['href'],
   audio: ['src'],

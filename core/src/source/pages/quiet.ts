@@ -1,25 +1,11 @@
+import { ADDRESSES } from '../markup/markup-links.ts'
 import { type Attribute, scanMarkup } from '../scan/markup-scanner.ts'
 
 /** What another host serves. */
 const OUTSIDE = /^\s*(?:https?:)?\/\//i
 
-/** Elements whose addresses are fetched, by their attributes. */
-const FETCHED: Readonly<Record<string, readonly string[]>> = {
-  audio: ['src'],
-  base: ['href'],
-  body: ['background'],
-  feimage: ['href', 'xlink:href'],
-  image: ['href', 'xlink:href'],
-  img: ['src', 'srcset'],
-  input: ['src'],
-  link: ['href'],
-  source: ['src', 'srcset'],
-  table: ['background'],
-  td: ['background'],
-  track: ['src'],
-  use: ['href', 'xlink:href'],
-  video: ['src', 'poster'],
-}
+/** Elements whose addresses are followed by whoever presses them, not fetched with the page. */
+const FOLLOWED = new Set(['a', 'area'])
 
 /** Those that hold a document of their own. */
 const FRAMES: Readonly<Record<string, string>> = { embed: 'src', frame: 'src', iframe: 'src', object: 'data' }
@@ -98,9 +84,14 @@ type Said = (name: string) => string
 function isRefused(tag: string, name: string, value: string, said: Said): boolean {
   if (/^on[a-z]/.test(name) || FRAMES[tag] === name) return true
   if (tag === 'meta') return isPolicy(name, said)
-  if (!FETCHED[tag]?.includes(name)) return false
+  if (!isFetched(tag, name)) return false
   if (name === 'srcset') return value.split(',').some((each) => OUTSIDE.test(each))
   return OUTSIDE.test(value) || (tag === 'link' && isOfScripts(said))
+}
+
+function isFetched(tag: string, name: string): boolean {
+  if (tag === 'link' || tag === 'base') return name === 'href'
+  return !FOLLOWED.has(tag) && (ADDRESSES[tag]?.includes(name) ?? false)
 }
 
 /** Whether it is what a page says of itself that would keep our agent from running, who asks from being known, or lead out. */
