@@ -124,6 +124,8 @@ test('three hex codes and a logo become a palette of more than twelve roles that
   await expect(dialog.getByText('sent as “Main colour”')).toBeVisible()
   await press('Take 3 colours')
   await expect(page.getByText('3 roles of the brand.')).toBeVisible()
+  // The focus is back before the dialog is opened again.
+  await expect(page.getByRole('button', { name: 'Bring colours in …' })).toBeFocused()
 
   await press('Bring colours in …')
   const logo = `<svg xmlns="http://www.w3.org/2000/svg" width="60" height="40"><script>document.title = 'ran'</script>
