@@ -7,6 +7,7 @@ import {
   occurrenceSchema,
   remedySchema,
   sitePagesSchema,
+  stateSchema,
   variableSchema,
 } from './audit.ts'
 import { encodingSchema, skipReasonSchema, syntaxSchema, thirdPartySchema } from './site.ts'
@@ -19,6 +20,7 @@ const span = {
 
 const subject = {
   subject: z.string().nullable().describe('The subjects of the selector list, with commas between; null outside rules'),
+  states: z.array(stateSchema).readonly().describe('The states that its signals stand for; empty at rest'),
 }
 
 const inner = z

@@ -79,7 +79,10 @@ const standing = {
   use: useSchema,
   selector: z.string().nullable().describe('The selector list, nesting resolved; null outside rules'),
   subjects: z.array(z.string()).readonly().describe('Subject of each selector of the list'),
-  states: z.array(stateSchema).readonly().describe('Empty at rest'),
+  signals: z
+    .array(z.string())
+    .readonly()
+    .describe('What the selectors ask for that may be a state, as they write it: `:hover`, `.is-open`, `[open]`'),
   specificity: z
     .tuple([z.int(), z.int(), z.int()])
     .readonly()

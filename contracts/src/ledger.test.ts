@@ -18,7 +18,7 @@ describe('a ledger in an answer', () => {
   it.each([
     ['use', 'sky'],
     ['alpha', 7],
-    ['states', ['asleep']],
+    ['signals', [7]],
     ['notation', 'hex5'],
     ['specificity', [1, 2]],
     ['important', 'yes'],

@@ -1,4 +1,4 @@
-import type { Occurrence } from '@undo-ink/core'
+import { type Occurrence, type State, statesOf } from '@undo-ink/core'
 import papaparse from 'papaparse'
 import type { z } from 'zod'
 import type { auditDocumentSchema } from './audit-document.ts'
@@ -7,16 +7,23 @@ import type { auditDocumentSchema } from './audit-document.ts'
 export type PlaceEntry = z.infer<typeof auditDocumentSchema>['occurrences'][number]
 
 /** A place of a file as it is written into a document. */
-export function placeEntry(file: string, { range, inner, subjects, ...place }: Occurrence): PlaceEntry {
+export function placeEntry(file: string, { range, inner, ...place }: Occurrence): PlaceEntry {
   return {
     ...place,
-    subjects,
-    subject: subjects.length > 0 ? subjects.join(', ') : null,
+    ...painted(place),
     file,
     start: range.start,
     end: range.end,
     ...(inner ? { inner: inner.encoding === 'base64' ? { encoding: inner.encoding, ...inner.range } : inner } : {}),
   }
+}
+
+/** What a place paints, as a document says it beside what the selectors say. */
+export function painted({ subjects, signals }: Pick<Occurrence, 'subjects' | 'signals'>): {
+  readonly subject: string | null
+  readonly states: readonly State[]
+} {
+  return { subject: subjects.length > 0 ? subjects.join(', ') : null, states: statesOf(signals) }
 }
 
 const COLUMNS = [

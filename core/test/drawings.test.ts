@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { resolver } from '../src/plan/outcome.ts'
 import { changesInPlace, editsOf } from '../src/rewrite/in-place.ts'
+import { statesOf } from '../src/selector/state.ts'
 import { readSource } from '../src/source/read.ts'
 import { decodeBase64, encodeBase64 } from '../src/source/value/data-url.ts'
 import { applyEdits, fileEdits, invertEdits } from '../src/text/edit.ts'
@@ -41,10 +42,10 @@ describe('a percent-encoded drawing', () => {
     const text = svg(payload)
     const { occurrences } = read(text)
     expect(occurrences.map(({ raw }) => raw)).toEqual(raws)
-    for (const { range, raw, states, inner } of occurrences) {
+    for (const { range, raw, signals, inner } of occurrences) {
       expect(text.slice(range.start, range.end)).toBe(raw)
       expect(inner).toEqual({ encoding: 'percent' })
-      if (!payload.includes('style%3e')) expect(states).toEqual(['hover'])
+      if (!payload.includes('style%3e')) expect(statesOf(signals)).toEqual(['hover'])
     }
     if (after !== '') expect(recolor(text)).toBe(svg(after))
   })

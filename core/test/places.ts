@@ -1,4 +1,5 @@
 import { expect } from 'vitest'
+import { statesOf } from '../src/selector/state.ts'
 import type { Occurrence, Reading } from '../src/source/occurrence.ts'
 import { readSource } from '../src/source/read.ts'
 
@@ -15,8 +16,9 @@ export function lines(path: string, text: string): string[] {
   return read(path, text).occurrences.map(lineOf)
 }
 
-export function lineOf({ raw, property, use, selector, states, confidence, evidence }: Occurrence): string {
+export function lineOf({ raw, property, use, selector, signals, confidence, evidence }: Occurrence): string {
   const by = evidence === null ? confidence : `${confidence} by ${evidence}`
+  const states = statesOf(signals)
   const on = selector === null ? '' : ` on ${selector}`
   return `${raw} ${property} ${use}${on}${states.length > 0 ? ` [${states.join(' ')}]` : ''} ${by}`
 }

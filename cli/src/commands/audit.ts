@@ -1,4 +1,4 @@
-import { type AuditDocument, placeEntry, placesCsv } from '@undo-ink/contracts'
+import { type AuditDocument, painted, placeEntry, placesCsv } from '@undo-ink/contracts'
 import { type FileReading, generatedFrom, listVariables, type Range } from '@undo-ink/core'
 import { type ReadOptions, readFolder } from '../read-folder.ts'
 import { auditText } from '../text.ts'
@@ -49,8 +49,8 @@ async function auditFolder(folder: string, how: ReadOptions): Promise<AuditDocum
   }
 }
 
-function inContext<T extends { readonly range: Range; readonly subjects: readonly string[] }>(file: string, item: T) {
-  return { ...inFile(file, item), subject: item.subjects.length > 0 ? item.subjects.join(', ') : null }
+function inContext<T extends { readonly range: Range } & Parameters<typeof painted>[0]>(file: string, item: T) {
+  return { ...inFile(file, item), ...painted(item) }
 }
 
 function inFile<T extends { readonly range: Range }>(file: string, item: T) {

@@ -1,6 +1,7 @@
 import { compile } from 'css-select'
 import { type AnyNode, type Element, isTag } from 'domhandler'
-import parser, { type Node, type Selector } from 'postcss-selector-parser'
+import { type ComplexSelector, parseSelectorList, type SimpleSelector } from '../selector/parse.ts'
+import { textOf } from '../selector/selector.ts'
 
 /** One compound of a complex selector, and how it stands to the one before it. */
 interface Step {
@@ -80,60 +81,38 @@ function elementBefore({ prev }: Element): Element | null {
 
 /** null: no selector that could be looked for. */
 function stepsOf(subject: string): Step[] | null {
-  if (subject.length > LONGEST) return null
+  const read = only(subject)
+  if (!read || read.compounds.length > MOST_STEPS || read.compounds.some(({ simple }) => simple.some(isCostly)))
+    return null
   try {
-    const [selector, ...others] = parser().astSync(subject).nodes
-    if (!selector || others.length > 0) return null
-    const steps = compounds(selector).map(({ combinator, text }): Step => {
-      if (isCostly(text)) throw new Error('a compound that costs more than its length tells')
-      return { combinator, test: compile<AnyNode, Element>(text) }
+    return read.compounds.map(({ combinator, simple }): Step => {
+      if (combinator === '||') throw new Error('no element stands in a column')
+      const own = simple.filter(({ kind }) => kind !== 'pseudo-element')
+      // What is before or behind an element, or its first letter, is of the element.
+      return { combinator, test: compile<AnyNode, Element>(textOf(own) || '*') }
     })
-    return steps.length > MOST_STEPS ? null : steps
   } catch {
-    // A pseudo-class that says nothing of a page at rest, or no selector at all.
+    // A pseudo-class that says nothing of a page at rest.
     return null
   }
 }
 
-function compounds({ nodes }: Selector): { combinator: Step['combinator']; text: string }[] {
-  const found: { combinator: Step['combinator']; text: string }[] = []
-  let current: { combinator: Step['combinator']; text: string } = { combinator: null, text: '' }
-  for (const node of nodes) {
-    if (node.type === 'combinator') {
-      found.push(current)
-      current = { combinator: (node.value.trim() || ' ') as Step['combinator'], text: '' }
-    } else if (!isPseudoElement(node)) current.text += node.toString().trim()
-  }
-  return [...found, current].map(({ combinator, text }) => ({ combinator, text: text || '*' }))
+function only(subject: string): ComplexSelector | null {
+  const [selector, ...others] = subject.length > LONGEST ? [] : (parseSelectorList(subject) ?? [])
+  return selector && others.length === 0 ? selector : null
 }
 
-/** What is before or behind an element, or its first letter, is of the element. */
-function isPseudoElement(node: Node): boolean {
-  return node.type === 'pseudo' && (node.value.startsWith('::') || /^:(?:before|after|first-l\w+)$/i.test(node.value))
+/** Whether a function looks further than one step around the element: that costs more than its length tells. */
+function isCostly({ name, list }: SimpleSelector): boolean {
+  if (name === 'has' && list.length > 0) return true
+  return list.some(({ compounds }) => compounds.length > 2 || compounds.some(({ simple }) => simple.some(isCostly)))
 }
-
-/** Whether functions in a compound look further than one step around the element. */
-function isCostly(compound: string): boolean {
-  if (!compound.includes('(')) return false
-  const inner = compound.replace(/\s*,\s*|\(\s+|\s+\)/g, ',')
-  return /:has\(/i.test(inner) || (inner.match(/[\s>+~]+(?=[^\s>+~=\d])/g) ?? []).length > 1
-}
-
-/** Of a compound: its id, a class, or its type, outside of brackets and functions. */
-const KEY = /#(-?[a-z_][\w-]*)|\.(-?[a-z_][\w-]*)|^([a-z][\w-]*)/gi
 
 /** What an element must have to be the subject: `#id`, `.class` or a type; `*` where nothing can be told. */
 function keyOf(subject: string): string {
-  if (subject.length > LONGEST || /[\\"'(]/.test(subject)) return '*'
-  const last =
-    subject
-      .replace(/\[[^\]]*\]/g, '')
-      .split(/[\s>+~]+/)
-      .at(-1) ?? ''
-  const found = [...last.matchAll(KEY)]
-  const id = found.find((match) => match[1] !== undefined)?.[1]
+  const simple = only(subject)?.compounds.at(-1)?.simple ?? []
+  const named = (kind: SimpleSelector['kind']) => simple.find((each) => each.kind === kind)?.name
+  const [id, name, type] = [named('id'), named('class'), named('type')]
   if (id !== undefined) return `#${id}`
-  const name = found.find((match) => match[2] !== undefined)?.[2]
-  if (name !== undefined) return `.${name}`
-  return found[0]?.[3]?.toLowerCase() ?? '*'
+  return name !== undefined ? `.${name}` : (type ?? '*')
 }

@@ -1,3 +1,4 @@
+import { statesOf } from '../selector/state.ts'
 import { syntaxOf } from '../source/syntax.ts'
 import type { Ledger } from './ledger.ts'
 
@@ -52,7 +53,10 @@ export function indexFacet(
     case 'standing':
       return { codes: standings, members: STANDINGS.map((_, i) => [i]), values: STANDINGS }
     case 'state':
-      return named(columns.states.codes, columns.states.values, (states) => (states.length > 0 ? states : [REST]))
+      return named(columns.signals.codes, columns.signals.values, (signals) => {
+        const states = statesOf(signals)
+        return states.length > 0 ? states : [REST]
+      })
     case 'file':
       return named(columns.path.codes, columns.path.values, (path) => [path])
     case 'syntax':

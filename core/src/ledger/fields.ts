@@ -22,7 +22,7 @@ export const FIELDS = [
   'property',
   'selector',
   'subjects',
-  'states',
+  'signals',
   'specificity',
   'atRules',
   'heading',

@@ -1,6 +1,7 @@
 import Color from 'colorjs.io'
 import { describe, expect, it } from 'vitest'
 import { seeded } from '../../test/random.ts'
+import { statesOf } from '../selector/state.ts'
 import { readSource } from '../source/read.ts'
 import { syntaxOf } from '../source/syntax.ts'
 import { FACETS, type Facet, STANDINGS } from './facets.ts'
@@ -60,7 +61,7 @@ function valuesOf(place: LedgerPlace, facet: Facet): readonly string[] {
     case 'standing':
       return [STANDINGS[standings[place.index] as number] as string]
     case 'state':
-      return place.states.length > 0 ? place.states : ['rest']
+      return statesOf(place.signals).length > 0 ? statesOf(place.signals) : ['rest']
     case 'file':
       return [place.path]
     case 'syntax':

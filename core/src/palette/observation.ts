@@ -1,5 +1,6 @@
 import type { OpaqueKey } from '../color/color.ts'
 import { type Ledger, valueAt } from '../ledger/ledger.ts'
+import { statesOf } from '../selector/state.ts'
 import type { Occurrence, Use } from '../source/occurrence.ts'
 import { calledFor } from './called.ts'
 import type { Job } from './jobs.ts'
@@ -36,7 +37,7 @@ export interface CalledCount {
   readonly shades: number
 }
 
-type Painting = Pick<Occurrence, 'use' | 'subjects' | 'states' | 'selector'>
+type Painting = Pick<Occurrence, 'use' | 'subjects' | 'signals' | 'selector'>
 export type Seen = Painting & Pick<Occurrence, 'heading' | 'variable'>
 /** The places that take a variable's value in the end. */
 export type Paintings = (variable: string) => readonly Painting[]
@@ -75,7 +76,7 @@ export function observeColors(ledger: Ledger, paintings: Paintings): Map<OpaqueK
     const place: Seen = {
       use: valueAt(ledger, 'use', at),
       subjects: valueAt(ledger, 'subjects', at),
-      states: valueAt(ledger, 'states', at),
+      signals: valueAt(ledger, 'signals', at),
       selector: valueAt(ledger, 'selector', at),
       heading: valueAt(ledger, 'heading', at),
       variable: valueAt(ledger, 'variable', at),
@@ -164,9 +165,9 @@ function add(tallies: Tallies, place: Seen, endsOf: (variable: string) => EndsSe
   if (ends) join(tallies.through, ends.through)
 }
 
-function addTo(tally: Tally, { states }: Painting, kind: SubjectKind): void {
+function addTo(tally: Tally, { signals }: Painting, kind: SubjectKind): void {
   tally.places++
-  if (states.length > 0) tally.inStates++
+  if (statesOf(signals).length > 0) tally.inStates++
   tally.subjects[kind]++
 }
 

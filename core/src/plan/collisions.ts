@@ -1,9 +1,9 @@
 import type { Color } from '../color/color.ts'
 import { deltaE2000, labOf } from '../color/difference.ts'
-import type { State } from '../selector/state.ts'
+import { type State, statesOf } from '../selector/state.ts'
 import type { Occurrence } from '../source/occurrence.ts'
 import type { Look } from './looks.ts'
-import { partsOf } from './parts.ts'
+import { selectorsOf } from './selectors-of.ts'
 
 /** What is no longer seen: a line in its ground, or a state that looks like rest. Text in its ground is told by its contrast. */
 export type CollisionKind = 'line-in-ground' | 'state-like-rest'
@@ -40,7 +40,8 @@ export function collisions<O extends Occurrence>(
   const bySubject = new Map<string, { rest: O | null; states: Map<State, O> }>()
   for (const place of solid) {
     // The selectors of a list ask for states of their own.
-    for (const { subject, states } of partsOf(place)) {
+    for (const { subject, signals } of selectorsOf(place)) {
+      const states = statesOf(signals)
       const key = JSON.stringify([subject, place.property, place.atRules])
       const known = bySubject.get(key) ?? { rest: null, states: new Map<State, O>() }
       bySubject.set(key, known)

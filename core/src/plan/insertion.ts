@@ -1,5 +1,4 @@
-import { splitList } from '../selector/list.ts'
-import { readSelector } from '../selector/selector.ts'
+import { parseSelectorList } from '../selector/parse.ts'
 import { syntaxOf } from '../source/syntax.ts'
 import type { Ground } from './decision.ts'
 
@@ -35,8 +34,8 @@ const LONGEST = 1000
 
 /** Whether a text is a list of selectors, with nothing in it that could end a rule. Pseudo-elements stand in no `:where()`: they are not taken. */
 export function isInsertedSelector(text: string): boolean {
-  if (text.length > LONGEST || /[{};<@\\\r\n]|\/\*|::/.test(text) || splitList(text).includes('')) return false
-  return readSelector(text.trim()) !== null
+  if (text.length > LONGEST || /[{};<@\\\r\n]|\/\*|::/.test(text)) return false
+  return parseSelectorList(text) !== null
 }
 
 /** Whether a rule can be added at the end of a file. */

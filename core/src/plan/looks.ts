@@ -1,8 +1,8 @@
 import { partsOfCompound } from '../selector/compound.ts'
-import type { State } from '../selector/state.ts'
+import { type State, statesOf } from '../selector/state.ts'
 import type { Computed, Context, Keyword, Occurrence } from '../source/occurrence.ts'
 import type { Place } from '../source/place.ts'
-import { partsOf } from './parts.ts'
+import { selectorsOf } from './selectors-of.ts'
 
 /** What paints the text, the ground and the lines of one subject in one state: at least two of them. */
 export interface Look<O extends Occurrence> {
@@ -68,7 +68,8 @@ function rulesBySubject<O extends Occurrence>(
   const declare = (place: Context & Place, solid: O | null, isHiding: boolean) => {
     const painted = paintedBy(place)
     if (painted === null) return
-    for (const { subject, states, specificity } of partsOf(place)) {
+    for (const { subject, signals, specificity } of selectorsOf(place)) {
+      const states = statesOf(signals)
       const rules = bySubject.get(subject) ?? new Map<string, Map<string, Declared<O>>>()
       bySubject.set(subject, rules)
       const condition = JSON.stringify(place.atRules)

@@ -1,7 +1,6 @@
-import { splitList } from '../selector/list.ts'
 import { isRoot, saysWithin } from '../selector/region.ts'
-import { readSelector } from '../selector/selector.ts'
-import type { State } from '../selector/state.ts'
+import { readSelectors, splitList } from '../selector/selector.ts'
+import { type State, statesOf } from '../selector/state.ts'
 import { syntaxOf } from '../source/syntax.ts'
 import type { Decidable, Scope, Target } from './decision.ts'
 
@@ -68,7 +67,8 @@ interface Listed {
 }
 
 function readListed(text: string): Listed {
-  return { text, states: readSelector(text)?.[0]?.states ?? null, isRoot: isRoot(text), within: new Map() }
+  const [facts] = readSelectors(text) ?? []
+  return { text, states: facts ? statesOf(facts.signals) : null, isRoot: isRoot(text), within: new Map() }
 }
 
 function isWithin({ text, within }: Listed, region: string): boolean {

@@ -1,6 +1,7 @@
 import type { Outcome, Piece, Resolver } from '../plan/outcome.ts'
 import type { Part } from '../plan/reach.ts'
-import { hasPseudoElement, limitedTo, splitList } from '../selector/list.ts'
+import { hasPseudoElement, limitedTo } from '../selector/limit.ts'
+import { splitList } from '../selector/selector.ts'
 import type { Occurrence } from '../source/occurrence.ts'
 import type { Block, Declaration } from '../source/sheet/blocks.ts'
 import type { Edit } from '../text/edit.ts'

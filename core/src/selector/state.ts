@@ -1,4 +1,4 @@
-/** A state that a selector asks for; a selector without one paints at rest. */
+/** A state to a visitor; a selector that asks for none paints at rest. */
 export type State =
   | 'checked'
   | 'current'
@@ -11,44 +11,56 @@ export type State =
   | 'target'
   | 'visited'
 
-/** Pseudo-classes of Selectors 4 that are states to a visitor. */
-const PSEUDO: Readonly<Record<string, State>> = {
-  ':active': 'pressed',
-  ':checked': 'checked',
-  ':current': 'current',
-  ':disabled': 'disabled',
-  ':focus': 'focus',
-  ':focus-visible': 'focus',
-  ':focus-within': 'focus',
-  ':hover': 'hover',
-  ':open': 'open',
-  ':popover-open': 'open',
-  ':target': 'target',
-  ':visited': 'visited',
-}
+/**
+ * What a selector asks for that may be a state, as it is written there: `:hover`, `.is-open`, `[aria-expanded=true]` (without quotes). What that is to
+ * a visitor is said by `statesOf` alone.
+ */
+export type Signal = string
 
-/** Class names by which sites mark a state (common practice, no source). */
-const CLASS: readonly (readonly [RegExp, State])[] = [
-  [/^(?:is-|has-)?(?:stuck|sticky|scrolled|affix(?:ed)?|pinned)$/i, 'stuck'],
-  [/^(?:is-)?(?:current|active|selected)$|^current[-_]/i, 'current'],
-  [/^(?:is-)?(?:open|opened|expanded)$/i, 'open'],
-  [/^(?:is-)?disabled$/i, 'disabled'],
+/** The signal of what a script does while a page is scrolled past a threshold; no selector asks for it. */
+export const SCROLLED: Signal = '@scrolled'
+
+/** Pseudo-classes of Selectors 4 that are states to a visitor. */
+const PSEUDO: ReadonlyMap<string, State> = new Map([
+  [':active', 'pressed'],
+  [':checked', 'checked'],
+  [':current', 'current'],
+  [':disabled', 'disabled'],
+  [':focus', 'focus'],
+  [':focus-visible', 'focus'],
+  [':focus-within', 'focus'],
+  [':hover', 'hover'],
+  [':open', 'open'],
+  [':popover-open', 'open'],
+  [':target', 'target'],
+  [':visited', 'visited'],
+  [SCROLLED, 'stuck'],
+])
+
+/** Classes by which sites mark a state (common practice, no source), and attributes (HTML, WAI-ARIA 1.2). */
+const MARKED: readonly (readonly [RegExp, State])[] = [
+  [/^\.(?:is-|has-)?(?:stuck|sticky|scrolled|affix(?:ed)?|pinned)$/i, 'stuck'],
+  [/^\.(?:is-)?(?:current|active|selected)$|^\.current[-_]/i, 'current'],
+  [/^\.(?:is-)?(?:open|opened|expanded)$/i, 'open'],
+  [/^\.(?:is-)?disabled$/i, 'disabled'],
+  [/^\[aria-current(?:[~|^$*]?=|\])/, 'current'],
+  [/^\[open(?:[~|^$*]?=|\])|^\[aria-expanded=true\]$/, 'open'],
+  [/^\[disabled(?:[~|^$*]?=|\])/, 'disabled'],
 ]
 
-/** The state that a pseudo-class stands for. @param name with its colon */
-export function pseudoState(name: string): State | null {
-  const key = name.toLowerCase()
-  return Object.hasOwn(PSEUDO, key) ? (PSEUDO[key] ?? null) : null
+/** The state that a signal stands for; null: none. */
+export function stateOf(signal: Signal): State | null {
+  return PSEUDO.get(signal) ?? MARKED.find(([pattern]) => pattern.test(signal))?.[1] ?? null
 }
 
-/** The state that a class name stands for. */
-export function classState(name: string): State | null {
-  return CLASS.find(([pattern]) => pattern.test(name))?.[1] ?? null
-}
+const known = new WeakMap<readonly Signal[], readonly State[]>()
 
-/** The state that an attribute selector asks for. */
-export function attributeState(name: string, value: string | undefined): State | null {
-  if (name === 'aria-current') return 'current'
-  if (name === 'open' || (name === 'aria-expanded' && value === 'true')) return 'open'
-  return name === 'disabled' ? 'disabled' : null
+/** The states that some signals stand for together, sorted, without repetition; empty at rest. What was asked of a list is remembered with it. */
+export function statesOf(signals: readonly Signal[]): readonly State[] {
+  let states = known.get(signals)
+  if (!states) {
+    states = [...new Set(signals.flatMap((signal) => stateOf(signal) ?? []))].toSorted()
+    known.set(signals, states)
+  }
+  return states
 }

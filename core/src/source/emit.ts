@@ -196,7 +196,7 @@ function entryOf({ range, line, column, raw }: Place, context: Context): Place &
     use: context.use,
     selector: context.selector,
     subjects: context.subjects,
-    states: context.states,
+    signals: context.signals,
     specificity: context.specificity,
     atRules: context.atRules,
     heading: context.heading,

@@ -1,5 +1,5 @@
 import type { ChannelFunction, Notation } from '../color/literal.ts'
-import type { State } from '../selector/state.ts'
+import type { Signal } from '../selector/state.ts'
 import type { Finding } from '../text/finding.ts'
 import type { Range } from '../text/range.ts'
 import type { Behavior } from './behavior.ts'
@@ -32,8 +32,8 @@ export interface Context {
   readonly selector: string | null
   /** Subject of each selector of the list, in its order, without repetition. */
   readonly subjects: readonly string[]
-  /** The states that any selector of the list asks for, sorted; empty at rest. */
-  readonly states: readonly State[]
+  /** What any selector of the list asks for that may be a state, sorted; `statesOf` says which states that is. */
+  readonly signals: readonly Signal[]
   /** The strongest of the list; null where there is no selector (a style attribute wins over all). */
   readonly specificity: readonly [number, number, number] | null
   /** From the outermost in: `@media (max-width: 40em)`. */
@@ -55,7 +55,7 @@ export interface Context {
 export interface OuterContext
   extends Pick<
     Context,
-    'selector' | 'subjects' | 'states' | 'specificity' | 'atRules' | 'heading' | 'literalOnly' | 'evidence'
+    'selector' | 'subjects' | 'signals' | 'specificity' | 'atRules' | 'heading' | 'literalOnly' | 'evidence'
   > {
   /** No more is sure about anything in it. */
   readonly confidence: Confidence
@@ -64,7 +64,7 @@ export interface OuterContext
 export const OUTSIDE_RULES: OuterContext = {
   selector: null,
   subjects: [],
-  states: [],
+  signals: [],
   specificity: null,
   atRules: [],
   heading: null,
@@ -141,7 +141,7 @@ export type Taken = 'plain' | 'made' | 'listed'
 /** A place that takes the value of a variable. */
 export interface Reference
   extends Place,
-    Pick<Context, 'property' | 'use' | 'selector' | 'subjects' | 'states' | 'specificity' | 'atRules' | 'important'> {
+    Pick<Context, 'property' | 'use' | 'selector' | 'subjects' | 'signals' | 'specificity' | 'atRules' | 'important'> {
   readonly name: string
   /** The variable that the value defines: a link of a chain. */
   readonly variable: string | null

@@ -70,7 +70,7 @@ export const READERS: Readonly<Record<Syntax, Reader | null>> = {
 }
 
 /** Raised whenever the readers find more or something else: what was read by another version is read anew. */
-export const READING_VERSION = 10
+export const READING_VERSION = 11
 
 /** Everything that one file holds. Time in proportion to its length. */
 export function readSource(source: SourceText): Reading {

@@ -7,7 +7,7 @@ it('words numbers', () => {
   expect(count(2, 'cluster stands', 'clusters stand')).toBe('2 clusters stand')
   expect([are(1), are(0), are(2)]).toEqual(['is', 'are', 'are'])
   expect([bytes(12), bytes(1536), bytes(32 * 1024 * 1024)]).toEqual(['12 B', '1.5 kB', '32 MB'])
-  expect([stateText([]), stateText(['hover', 'stuck'])]).toEqual(['rest', 'hover, stuck'])
+  expect([stateText([]), stateText([':hover', '.is-stuck'])]).toEqual(['rest', 'hover, stuck'])
 })
 
 it('gives colors their alpha', () => {

@@ -1,5 +1,13 @@
 import type { SkipReason } from '@undo-ink/contracts'
-import type { Encoding, Evidence, FindingCode, State, Syntax, ThirdParty } from '@undo-ink/core'
+import {
+  type Encoding,
+  type Evidence,
+  type FindingCode,
+  type Signal,
+  type Syntax,
+  statesOf,
+  type ThirdParty,
+} from '@undo-ink/core'
 
 const NUMBER = new Intl.NumberFormat('en')
 
@@ -102,7 +110,8 @@ export function encodingText(encoding: Encoding): string {
   return encoding.toUpperCase().replace('-BOM', ', mark')
 }
 
-/** The states of a place as one text. */
-export function stateText(states: readonly State[]): string {
+/** The states of a place as one text. @param signals what its selectors ask for */
+export function stateText(signals: readonly Signal[]): string {
+  const states = statesOf(signals)
   return states.length === 0 ? 'rest' : states.join(', ')
 }

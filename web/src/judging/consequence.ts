@@ -14,6 +14,7 @@ import {
   type Role,
   resolver,
   type ScopePage,
+  statesOf,
 } from '@undo-ink/core'
 import { countBy, groupBy, type PlaceOf, type SitePlaces, type Taking } from '../work/places.ts'
 import type { ThroughPlaces } from '../work/through-places.ts'
@@ -102,7 +103,7 @@ export function consequenceOf(
     subjects: new Set(painted.flatMap((place) => place.subjects)).size,
     files: [...countBy(taken, ({ path }) => path)].toSorted((a, b) => b[1] - a[1]),
     pages: pages.filter((page) => page.files.some((path) => paths.has(path))).length,
-    inStates: painted.filter(({ states }) => states.length > 0).length,
+    inStates: painted.filter(({ signals }) => statesOf(signals).length > 0).length,
     throughVariables: painted.length - taken.filter(({ variable }) => variable === null).length,
     ...judge(taken, all, { now, then, taking, through }),
   }
@@ -203,7 +204,7 @@ function pairOf(
     before: { text: text.color, ground: ground.color, ratio: ratio(text.color, ground.color) },
     after: { ...after, ratio: ratio(after.text, after.ground) },
     now: ratio(painted(text, now), painted(ground, now)),
-    isInactive: [text, ground].some(({ states }) => states.includes('disabled')),
+    isInactive: [text, ground].some(({ signals }) => statesOf(signals).includes('disabled')),
   }
 }
 

@@ -1,5 +1,5 @@
 import type { FileText } from '@undo-ink/contracts'
-import { limitedTo, readSelector, splitList } from '@undo-ink/core'
+import { limitedTo, readSelectors, splitList } from '@undo-ink/core'
 import { useMemo } from 'react'
 import { useFileTexts } from '../api/copies.ts'
 import { shownPages } from '../work/shown-pages.ts'
@@ -62,7 +62,7 @@ function documentOf(file: FileText): Document {
 
 /** What finds the subjects of a selector on a page at rest. */
 function atRest(selector: string): string {
-  const subject = readSelector(selector)?.[0]?.subject ?? selector
+  const subject = readSelectors(selector)?.[0]?.subject ?? selector
   return subject.replace(/::?(?:before|after|first-line|first-letter|selection|placeholder)\b/gi, '') || '*'
 }
 

@@ -52,10 +52,10 @@ export class ThroughPlaces {
     const { file: path, property, use, important, specificity, range, line, column } = end
     const at = { path, fileId: this.places.fileId(path), property, use, important, range, line, column }
     const isOfAll = origin.selector === null || /^[$@]/.test(origin.variable ?? '') || origin.subjects.every(isWhole)
-    const of = isOfAll ? end : { ...origin, states: [...new Set([...origin.states, ...end.states])].toSorted() }
-    const { selector, subjects, states } = of
+    const of = isOfAll ? end : { ...origin, signals: [...new Set([...origin.signals, ...end.signals])].toSorted() }
+    const { selector, subjects, signals } = of
     const atRules = isOfAll ? [...conditionsOf(origin), ...end.atRules] : [...origin.atRules, ...end.atRules]
-    const place: PlaceOf = { ...origin, ...at, selector, subjects, states, specificity, atRules, variable: null }
+    const place: PlaceOf = { ...origin, ...at, selector, subjects, signals, specificity, atRules, variable: null }
     this.origins.set(place, origin)
     return [place]
   }

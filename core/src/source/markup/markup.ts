@@ -13,7 +13,7 @@ import { readStylesheet } from '../sheet/stylesheet.ts'
 import { partial } from '../source-link.ts'
 import { maskForScript } from '../template/mask.ts'
 import type { Tag } from '../template/tags.ts'
-import { handledEvent, handlerState } from '../value/paint-attributes.ts'
+import { handledEvent, handlerSignals } from '../value/paint-attributes.ts'
 import { describe, OpenElements } from './element.ts'
 import { readEntities } from './entities.ts'
 import { linksOf } from './markup-links.ts'
@@ -85,8 +85,8 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     if (name === 'srcdoc') return readMarkup(value, outer, { xml: false, tags: [] }, emitter)
     const event = handledEvent(name)
     if (event !== null) {
-      const states = [...outer.states, ...handlerState(event)]
-      return readScript(value, { ...context(), states }, emitter, event)
+      const signals = [...outer.signals, ...handlerSignals(event)]
+      return readScript(value, { ...context(), signals }, emitter, event)
     }
     const bound = BOUND.exec(name)
     if (bound) return readScriptValue(value, bound[1] ?? bound[2] ?? '', context(), emitter)
@@ -106,7 +106,7 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     const drawn = isDrawn(tag.name)
     const painted = paintedAttribute(tag.name, name, value.text, drawn, (other) => attributeText(tag, other))
     if (!painted) return
-    const { hits, property, use, states, media, literalOnly, evidence, meant } = painted
+    const { hits, property, use, signals, media, literalOnly, evidence, meant } = painted
     if (meant) {
       const wrong = { start: 0, end: value.text.length }
       emitter.finding(value, 'color-out-of-form', wrong.start, wrong.end, { meaning: toHex(meant), use, wrong })
@@ -118,7 +118,7 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
       specificity: null,
       property,
       use,
-      states: [...outer.states, ...states],
+      signals: [...outer.signals, ...signals],
       atRules: media === null ? around.atRules : [...around.atRules, `@media ${media.trim()}`],
       important: false,
       variable: null,

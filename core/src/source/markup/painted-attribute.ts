@@ -1,6 +1,6 @@
 import type { Color } from '../../color/color.ts'
 import { legacyColor, legacyLiteral } from '../../color/legacy.ts'
-import type { State } from '../../selector/state.ts'
+import type { Signal } from '../../selector/state.ts'
 import { isNamedColor, namedKind } from '../named.ts'
 import { type Evidence, lessSure, type Use } from '../occurrence.ts'
 import { wholeColor } from '../scan/code-string.ts'
@@ -13,7 +13,7 @@ export interface PaintedAttribute {
   readonly hits: readonly ValueHit[]
   readonly property: string
   readonly use: Use
-  readonly states: readonly State[]
+  readonly signals: readonly Signal[]
   /** The media query under which it holds; null: always. */
   readonly media: string | null
   readonly literalOnly: boolean
@@ -24,7 +24,7 @@ export interface PaintedAttribute {
 
 const PAINTED = {
   use: 'other',
-  states: [],
+  signals: [],
   media: null,
   literalOnly: true,
   evidence: null,

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { read } from '../../../test/places.ts'
+import { statesOf } from '../../selector/state.ts'
 
 const behaviors = (text: string, path = 'a.js') =>
   read(path, text).behaviors.map((each) =>
@@ -41,7 +42,7 @@ describe('what a script does while the page scrolls', () => {
       "window.onscroll = function () { if (scrollY > 90) h.style.background = '#000'; else h.style.background = '#fff'; if (scrollY > 140) h.style.color = '#fff'; else h.style.color = '#111' }"
     expect(behaviors(text)).toEqual(['scroll h background at 90: #fff to #000', 'scroll h color at 140: #111 to #fff'])
     // What is painted past a threshold is painted while stuck.
-    expect(read('a.js', text).occurrences.map(({ raw, states }) => [raw, states[0]])).toEqual([
+    expect(read('a.js', text).occurrences.map(({ raw, signals }) => [raw, statesOf(signals)[0]])).toEqual([
       ['#000', 'stuck'],
       ['#fff', undefined],
       ['#fff', 'stuck'],

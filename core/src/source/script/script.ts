@@ -1,5 +1,6 @@
 import { legacyLiteral } from '../../color/legacy.ts'
 import { parseLiteral } from '../../color/literal.ts'
+import { SCROLLED } from '../../selector/state.ts'
 import { type Embedded, within } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
 import { type Confidence, type Context, lessSure, type OuterContext } from '../occurrence.ts'
@@ -21,7 +22,7 @@ import { findStrings } from './strings.ts'
 /**
  * Reads a script: the strings that are a color, each as sure as what it is given to, CSS and markup in strings, what it does to colors and classes
  * while a visitor acts, and the files that it names. A script that can't be parsed is read by its strings alone.
- * @param outer of a handler: its element, which is `this`, and its states
+ * @param outer of a handler: its element, which is `this`, and what that answers to
  * @param event of a handler: `mouseover`
  */
 export function readScript(at: Embedded, outer: OuterContext, emitter: Emitter, event: string | null = null): void {
@@ -62,13 +63,13 @@ function readProgram(
   const stuck = isHandler
     ? findBehaviors(program, names, outer, event, (start, end, facts) => emitter.behavior(at, start, end, facts))
     : NEVER
-  const around: Around = { slot, states: outer.states, self: outer.selector }
+  const around: Around = { slot, signals: outer.signals, self: outer.selector }
   const strings: [Node, Around][] = []
   findStrings(program, names, new Interest(at.text, ANYTHING), around, (node, where) => strings.push([node, where]))
   strings.sort(([a], [b]) => a.start - b.start)
   for (const [node, where] of strings) {
-    const states = stuck.has(node.start) ? [...new Set([...where.states, 'stuck' as const])].sort() : where.states
-    readString(contentOf(at, node), { ...where, states }, outer, emitter)
+    const signals = stuck.has(node.start) ? [...new Set([...where.signals, SCROLLED])].sort() : where.signals
+    readString(contentOf(at, node), { ...where, signals }, outer, emitter)
   }
 }
 
@@ -96,7 +97,7 @@ function readString(content: Embedded, around: Around, outer: OuterContext, emit
   const { slot } = around
   nameFile(content, emitter)
   if (text.length < 3 || slot.kind === 'none') return
-  const inCode: OuterContext = { ...outer, states: around.states, specificity: null }
+  const inCode: OuterContext = { ...outer, signals: around.signals, specificity: null }
   if (slot.kind === 'css' || (slot.kind !== 'value' && !isMarkup(text, slot) && looksLikeCss(text))) {
     const confidence: Confidence = slot.kind === 'css' ? slot.confidence : 'likely'
     const element = slot.kind === 'css' ? slot.element : null
@@ -197,7 +198,7 @@ function readByWords(at: Embedded, outer: OuterContext, emitter: Emitter): void 
     const slot = (name && namedSlot(name)) || OPEN
     const content = codeString(at, range)
     const shown = quote === '`' ? within(content, content.text.replaceAll('${', '#{'), (offset) => offset) : content
-    const around: Around = { slot, states: outer.states, self: outer.selector }
+    const around: Around = { slot, signals: outer.signals, self: outer.selector }
     readString(shown, around, { ...outer, confidence: lessSure('likely', outer.confidence) }, emitter)
   })
 }

@@ -1,4 +1,4 @@
-import { handlerState } from '../value/paint-attributes.ts'
+import { handlerSignals } from '../value/paint-attributes.ts'
 import type { Around } from './around.ts'
 import type { Names } from './names.ts'
 import { bareNode, calleeName, child, isFunction, isMember, keyName, list, type Node, stringOf } from './parse.ts'
@@ -26,7 +26,7 @@ export function assignedTo(left: Node | null, names: Names, around: Around): Aro
   if (name === null) return as(OPEN)
   const event = /^on([a-z]+)$/.exec(name)?.[1]
   if (event !== undefined)
-    return { slot: OPEN, states: handlerState(event), self: names.elementOf(object, around.self) }
+    return { slot: OPEN, signals: handlerSignals(event), self: names.elementOf(object, around.self) }
   if (isMember(object) && keyName(object) === 'style')
     return as(styleSlot(name, names.elementOf(child(object, 'object'), around.self)))
   if (/^(?:innerHTML|outerHTML|srcdoc)$/.test(name)) return as(MARKUP)
@@ -120,7 +120,7 @@ function knownArguments(name: string, call: Node, args: readonly (Node | null)[]
     case 'on': {
       const last = args.length - 1
       if (first === null || !isFunction(bareNode(args[last] ?? null))) return null
-      const handler: Around = { slot: OPEN, states: handlerState(first), self: element() }
+      const handler: Around = { slot: OPEN, signals: handlerSignals(first), self: element() }
       return (i) => (i === last ? handler : { ...around, slot: NONE })
     }
     case 'hover':
@@ -128,9 +128,9 @@ function knownArguments(name: string, call: Node, args: readonly (Node | null)[]
     case 'mouseover':
     case 'focus':
     case 'mousedown': {
-      const states = handlerState(name === 'hover' ? 'mouseover' : name)
+      const signals = handlerSignals(name === 'hover' ? 'mouseover' : name)
       const self = element()
-      return (i) => ({ slot: OPEN, states: i === 0 ? states : [], self })
+      return (i) => ({ slot: OPEN, signals: i === 0 ? signals : [], self })
     }
     default:
       return null

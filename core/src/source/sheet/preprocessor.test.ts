@@ -44,7 +44,7 @@ describe('SCSS', () => {
       '// Buttons\n$brand: #7a2433;\n.a { &:hover { color: darken(#1b4f72, 10%) } border: { color: tan } }',
     )
     expect(occurrences[0]).toMatchObject({ variable: '$brand', use: 'variable', heading: 'Buttons' })
-    expect(occurrences[1]).toMatchObject({ selector: '.a:hover', states: ['hover'], functions: ['darken'] })
+    expect(occurrences[1]).toMatchObject({ selector: '.a:hover', signals: ['.a', ':hover'], functions: ['darken'] })
     expect(occurrences[2]).toMatchObject({ property: 'border-color', use: 'line' })
   })
 

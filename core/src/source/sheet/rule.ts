@@ -1,6 +1,5 @@
-import type { SelectorPart } from '../../selector/part.ts'
-import { readSelector } from '../../selector/selector.ts'
-import type { State } from '../../selector/state.ts'
+import { strongest } from '../../selector/parse.ts'
+import { readSelectors, type SelectorFacts } from '../../selector/selector.ts'
 import type { Context } from '../occurrence.ts'
 
 /** A rule as written, within another or not. */
@@ -13,7 +12,7 @@ export interface Rule {
 }
 
 /** What a rule's selectors say. */
-export type RuleContext = Pick<Context, 'selector' | 'subjects' | 'states' | 'specificity'>
+export type RuleContext = Pick<Context, 'selector' | 'subjects' | 'signals' | 'specificity'>
 
 /**
  * Makes the function that reads the selectors of a sheet's rules, nesting resolved (CSS Nesting 1 §3); a list as parent becomes `:is()`, as
@@ -21,7 +20,7 @@ export type RuleContext = Pick<Context, 'selector' | 'subjects' | 'states' | 'sp
  * selectors stand alone, so that hostile nesting costs neither time nor memory.
  */
 export function ruleReader(sheetLength: number): (rule: Rule) => RuleContext {
-  const lists = new Map<string, readonly SelectorPart[] | null>()
+  const lists = new Map<string, readonly SelectorFacts[] | null>()
   let budget = 20_000 + 4 * sheetLength
 
   const nest = (written: string, parent: string | null) => {
@@ -42,28 +41,20 @@ export function ruleReader(sheetLength: number): (rule: Rule) => RuleContext {
   }
   const parts = (list: string) => {
     let found = lists.get(list)
-    if (found === undefined) lists.set(list, (found = readSelector(list)))
+    if (found === undefined) lists.set(list, (found = readSelectors(list)))
     return found
   }
   return (rule) => {
     const selector = resolve(rule)
     const read = rule.inKeyframes ? null : parts(selector)
-    if (!read) return { selector, subjects: [selector], states: [], specificity: null }
+    if (!read) return { selector, subjects: [selector], signals: [], specificity: null }
     const only = read.length === 1 ? read[0] : undefined
-    if (only) return { selector, subjects: [only.subject], states: only.states, specificity: only.specificity }
-    const states = new Set<State>(read.flatMap((part) => part.states))
+    if (only) return { selector, subjects: [only.subject], signals: only.signals, specificity: only.specificity }
     return {
       selector,
-      subjects: [...new Set(read.map((part) => part.subject))],
-      states: [...states].toSorted(),
-      specificity: read.reduce<RuleContext['specificity']>(
-        (best, { specificity }) => (best && compare(best, specificity) >= 0 ? best : specificity),
-        null,
-      ),
+      subjects: [...new Set(read.map(({ subject }) => subject))],
+      signals: [...new Set(read.flatMap(({ signals }) => signals))].toSorted(),
+      specificity: strongest(read),
     }
   }
-}
-
-function compare(a: readonly number[], b: readonly number[]): number {
-  return (a[0] ?? 0) - (b[0] ?? 0) || (a[1] ?? 0) - (b[1] ?? 0) || (a[2] ?? 0) - (b[2] ?? 0)
 }

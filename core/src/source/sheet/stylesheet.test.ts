@@ -41,7 +41,7 @@ describe('the context of a color', () => {
     expect(first).toMatchObject({
       selector: '.nav a:hover, #x',
       subjects: ['.nav a', '#x'],
-      states: ['hover'],
+      signals: ['.nav', ':hover'],
       specificity: [1, 0, 0],
       atRules: ['@media print'],
       property: 'color',

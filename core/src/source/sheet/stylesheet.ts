@@ -165,7 +165,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
         use: kind.use,
         selector: rule.selector,
         subjects: rule.subjects,
-        states: rule.states,
+        signals: rule.signals,
         specificity: rule.specificity,
         atRules: block.atRules,
         heading,
@@ -285,8 +285,8 @@ function opacityOf(value: string): number | null {
 }
 
 function referenceOf({ name, channelsOf, taken }: Link, context: Context) {
-  const { property, use, selector, subjects, states, specificity, atRules, important, variable } = context
-  const stands = { property, use, selector, subjects, states, specificity, atRules, important, variable }
+  const { property, use, selector, subjects, signals, specificity, atRules, important, variable } = context
+  const stands = { property, use, selector, subjects, signals, specificity, atRules, important, variable }
   return { name, channelsOf, taken, ...stands }
 }
 

@@ -1,4 +1,4 @@
-import type { State } from '../../selector/state.ts'
+import type { Signal } from '../../selector/state.ts'
 import type { Use } from '../occurrence.ts'
 import { type PropertyKind, propertyKind } from './property.ts'
 
@@ -16,12 +16,12 @@ export const PRESENTATION: ReadonlySet<string> = new Set([
 export interface LegacyAttribute {
   readonly property: string
   readonly use: Use
-  readonly states: readonly State[]
+  readonly signals: readonly Signal[]
 }
 
-const GROUND: LegacyAttribute = { property: 'background-color', use: 'ground', states: [] }
-const TEXT: LegacyAttribute = { property: 'color', use: 'text', states: [] }
-const LINE: LegacyAttribute = { property: 'border-color', use: 'line', states: [] }
+const GROUND: LegacyAttribute = { property: 'background-color', use: 'ground', signals: [] }
+const TEXT: LegacyAttribute = { property: 'color', use: 'text', signals: [] }
+const LINE: LegacyAttribute = { property: 'border-color', use: 'line', signals: [] }
 
 /** HTML §15.3 and §16.3, and the border colors of old browsers (from memory). */
 export function legacyAttribute(element: string, name: string): LegacyAttribute | null {
@@ -36,9 +36,9 @@ export function legacyAttribute(element: string, name: string): LegacyAttribute 
     case 'link':
       return element === 'body' ? TEXT : null
     case 'vlink':
-      return element === 'body' ? { ...TEXT, states: ['visited'] } : null
+      return element === 'body' ? { ...TEXT, signals: [':visited'] } : null
     case 'alink':
-      return element === 'body' ? { ...TEXT, states: ['pressed'] } : null
+      return element === 'body' ? { ...TEXT, signals: [':active'] } : null
     case 'color':
       return element === 'font' || element === 'basefont' ? TEXT : element === 'hr' ? LINE : null
     default:
@@ -67,21 +67,21 @@ export function handledEvent(attribute: string): string | null {
   return event !== null && /^(?:on[a-z]+$|@|v-on:|x-on:|\([\w.-]+\)$)/i.test(attribute) ? event : null
 }
 
-/** The state in which the handler of an event leaves an element (HTML §8.1.8.2: the names; what they are to a visitor: common practice, no source). */
-export function handlerState(event: string): readonly State[] {
+/** What an element answers to while the handler of an event runs, as a selector would ask for it (HTML §8.1.8.2: the names of events; common practice, no source). */
+export function handlerSignals(event: string): readonly Signal[] {
   switch (event.toLowerCase()) {
     case 'mouseover':
     case 'mouseenter':
     case 'pointerover':
     case 'pointerenter':
-      return ['hover']
+      return [':hover']
     case 'focus':
     case 'focusin':
-      return ['focus']
+      return [':focus']
     case 'mousedown':
     case 'pointerdown':
     case 'touchstart':
-      return ['pressed']
+      return [':active']
     default:
       return []
   }

@@ -31,7 +31,7 @@ export function ApartScreen() {
 
 const COLUMNS: readonly Column<Taking>[] = [
   { head: 'Written', width: '280px', mono: true, cell: ({ raw }) => raw, title: ({ raw }) => raw },
-  { head: 'State', width: '110px', cell: ({ states }) => stateText(states) },
+  { head: 'State', width: '110px', cell: ({ signals }) => stateText(signals) },
   { head: 'Paints', width: '110px', cell: ({ use }) => use },
   { head: 'Subject', mono: true, cell: subjectsOf, title: subjectsOf },
   { head: 'Takes it from', width: '150px', mono: true, cell: sourceOf, title: sourceOf },

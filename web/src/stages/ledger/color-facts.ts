@@ -1,4 +1,13 @@
-import { distancesTo, type Lab, type Ledger, labsOf, type OpaqueKey, type State, type Use } from '@undo-ink/core'
+import {
+  distancesTo,
+  type Lab,
+  type Ledger,
+  labsOf,
+  type OpaqueKey,
+  type State,
+  statesOf,
+  type Use,
+} from '@undo-ink/core'
 import { countBy, type PlaceOf, type SitePlaces } from '../../work/places.ts'
 
 /** Something and how many places have it. */
@@ -25,7 +34,10 @@ export function colorFacts(site: SitePlaces, color: OpaqueKey): ColorFacts {
     uses: counted(places, ({ use }) => use).map(([use, count]) => {
       const states = places
         .filter((place) => place.use === use)
-        .flatMap((place): readonly (State | 'rest')[] => (place.states.length > 0 ? place.states : ['rest']))
+        .flatMap((place): readonly (State | 'rest')[] => {
+          const states = statesOf(place.signals)
+          return states.length > 0 ? states : ['rest']
+        })
       return { use, count, states: counted(states, (state) => state) }
     }),
     alphas: counted(places, ({ alpha }) => alpha).toSorted(([a], [b]) => (b ?? -1) - (a ?? -1)),

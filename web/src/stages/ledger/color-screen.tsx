@@ -186,7 +186,7 @@ function placeColumns(siteId: string): readonly Column<PlaceOf>[] {
       title: ({ path, line }) => `${path}:${line}`,
     },
     { head: 'Written as', mono: true, cell: ({ raw }) => raw, title: ({ raw }) => raw },
-    { head: 'State', width: '110px', cell: ({ states }) => stateText(states) },
+    { head: 'State', width: '110px', cell: ({ signals }) => stateText(signals) },
     { head: 'Paints', width: '100px', cell: ({ use }) => use },
     {
       head: 'Subject',

@@ -31,7 +31,7 @@ export const PLACE_COLUMNS: readonly PlaceColumn[] = [
     text: (_place, outcome) => becomesText(outcome),
     cell: (_place, outcome) => <Becomes outcome={outcome} />,
   },
-  { key: 'state', head: 'State', track: 'minmax(56px, .7fr)', text: ({ states }) => stateText(states) },
+  { key: 'state', head: 'State', track: 'minmax(56px, .7fr)', text: ({ signals }) => stateText(signals) },
   { key: 'paints', head: 'Paints', track: 'minmax(60px, .6fr)', text: ({ use }) => use },
   { key: 'property', head: 'Property', track: 'minmax(90px, 1fr)', mono: true, text: ({ property }) => property },
   {

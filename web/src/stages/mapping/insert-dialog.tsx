@@ -4,7 +4,7 @@ import {
   type InsertedProperty,
   insertedRule,
   isInsertedSelector,
-  readSelector,
+  readSelectors,
   splitList,
   takesRules,
 } from '@undo-ink/core'
@@ -49,7 +49,7 @@ function Inserting() {
   const path = chosen ?? sheets[0]?.path ?? ''
   const isSelector = isInsertedSelector(selector)
   const setAlready = useMemo(() => {
-    const wanted = new Set(readSelector(selector.trim())?.map(({ subject }) => subject))
+    const wanted = new Set(readSelectors(selector.trim())?.map(({ subject }) => subject))
     const family = property.split('-')[0] ?? property
     const ofWanted = places.ofSubjects(
       sheets.map((each) => each.path),

@@ -1,4 +1,4 @@
-import { ledgerOf, readSource } from '@undo-ink/core'
+import { ledgerOf, readSource, statesOf } from '@undo-ink/core'
 import { expect, it } from 'vitest'
 import { SitePlaces } from '../../../work/places.ts'
 import { keyOf, otherStates, stateDecisions } from './other-states.ts'
@@ -9,7 +9,7 @@ const text = `
 const { occurrences } = readSource({ path: 'a.css', text, encoding: 'utf-8' })
 const places = new SitePlaces(ledgerOf([{ path: 'a.css', occurrences }]), { files: [] } as never)
 const maroon = places.some(places.ofColors(['#7a2433']))
-const atRest = maroon.filter(({ states }) => states.length === 0)
+const atRest = maroon.filter(({ signals }) => statesOf(signals).length === 0)
 
 it('offers the states of the same thing that have another colour, of the same property', () => {
   const found = otherStates(atRest, ['#7a2433'], places)

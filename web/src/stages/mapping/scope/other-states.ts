@@ -1,4 +1,12 @@
-import { type Decision, type OpaqueKey, readSelector, type Scope, splitList, type Target } from '@undo-ink/core'
+import {
+  type Decision,
+  type OpaqueKey,
+  parseSelectorList,
+  readSelectors,
+  type Scope,
+  statesOf,
+  type Target,
+} from '@undo-ink/core'
 import type { PlaceOf, SitePlaces } from '../../../work/places.ts'
 import type { Limits } from './scope-options.ts'
 
@@ -18,10 +26,10 @@ const MOST = 12
 /** The states in which what is decided has another color than those that are decided, most places first. */
 export function otherStates(decided: readonly PlaceOf[], colors: readonly OpaqueKey[], all: SitePlaces): OtherState[] {
   const things = new Map<string, Set<string>>()
-  for (const { subjects, property, states } of decided)
+  for (const { subjects, property, signals } of decided)
     for (const subject of subjects) {
       const key = `${subject} ${property}`
-      things.set(key, (things.get(key) ?? new Set()).add(states.join(' ')))
+      things.set(key, (things.get(key) ?? new Set()).add(statesOf(signals).join(' ')))
     }
   const subjects = new Set(decided.flatMap((place) => place.subjects))
   const around = [...all.ofSubjects(new Set(decided.map(({ path }) => path)), subjects).values()].flat()
@@ -30,10 +38,11 @@ export function otherStates(decided: readonly PlaceOf[], colors: readonly Opaque
     if (selector === null || variable !== null || colors.includes(color)) continue
     const known = subjects.some((subject) => things.has(`${subject} ${property}`))
     if (!known) continue
-    for (const text of splitList(selector)) {
-      const [read] = readSelector(text) ?? []
-      const decidedIn = read && things.get(`${read.subject} ${property}`)
-      if (!read || !decidedIn || decidedIn.has(read.states.join(' '))) continue
+    const texts = parseSelectorList(selector) ?? []
+    for (const [at, { subject, signals }] of (readSelectors(selector) ?? []).entries()) {
+      const decidedIn = things.get(`${subject} ${property}`)
+      if (!decidedIn || decidedIn.has(statesOf(signals).join(' '))) continue
+      const text = texts[at]?.text ?? ''
       const key = JSON.stringify([text, property, color])
       found.set(key, { selector: text, property, color, use, places: (found.get(key)?.places ?? 0) + 1 })
     }

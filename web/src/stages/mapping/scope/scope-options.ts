@@ -4,6 +4,7 @@ import {
   type Scope,
   type ScopePage,
   splitList,
+  statesOf,
   type Target,
   type Use,
   widthsOf,
@@ -42,7 +43,10 @@ export function scopeOptions(
     use: by(({ use }) => [use]),
     alpha: by(({ alpha }) => (alpha === null ? [] : [String(alpha)])),
     selector: by(({ selector }) => (selector === null ? [] : [...new Set(splitList(selector))])),
-    state: by(({ states }) => (states.length === 0 ? [stateText(states)] : states)),
+    state: by(({ signals }) => {
+      const states = statesOf(signals)
+      return states.length === 0 ? [stateText(signals)] : states
+    }),
     region: regionsOf(ledger),
     page: sorted(
       new Map(pages.map(({ path, files }) => [path, places.filter((place) => files.includes(place.path)).length])),
