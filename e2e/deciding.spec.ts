@@ -95,7 +95,7 @@ test('some places only: seen while they are chosen, written as a rule of their o
   expect(parted).not.toContain('.site-header:where(.columns')
   await page.goto(`${siteUrl}/handover`)
   await expect(page.getByText(/of them by rules that are added/)).toBeVisible()
-  await expect(page.getByText(/places could not be parted/)).toBeVisible()
+  await expect(page.getByText(/decided places not written, or not as decided/)).toBeVisible()
   await page.goto(`${siteUrl}/mapping/clusters`)
   await panel.getByRole('button', { name: /^Take back: 4 colours within/ }).click()
   await expect(page.getByText('all saved')).toBeVisible()

@@ -1,7 +1,6 @@
 import {
-  applyEdits,
+  bytesAfter,
   decode,
-  encode,
   type LedgerPlace,
   ledgerOf,
   linkVariables,
@@ -9,7 +8,7 @@ import {
   placeAt,
   type Resolver,
   readSource,
-  rewriteOf,
+  rewriteFile,
   type ScopePage,
   type SourceText,
 } from '@undo-ink/core'
@@ -51,10 +50,9 @@ export function written({ sources, others, places }: Copy, plan: Resolver): Writ
   const withoutImage = new Set<LedgerPlace>()
   for (const source of sources) {
     const own = places.filter(({ path }) => path === source.path)
-    const { edits, declarations, unsplit } = rewriteOf(source, own, { corrections: [], insertions: [] }, plan)
-    for (const place of [...declarations.unwritten, ...unsplit.map(({ occurrence }) => occurrence)])
-      withoutImage.add(place)
-    files.set(source.path, Buffer.from(encode(applyEdits(source.text, edits), source.encoding)))
+    const found = rewriteFile(source, own, { resolver: plan, corrections: [], insertions: [] })
+    for (const each of found.unwritten) if (each.of === 'place' && each.why === 'gradient') withoutImage.add(each.place)
+    files.set(source.path, Buffer.from(bytesAfter(source, found)))
   }
   return { files, withoutImage }
 }

@@ -125,6 +125,7 @@ export const occurrenceSchema = z
     functions: z.array(z.string()).readonly().describe('The functions around it, outermost first'),
     computedWith: z.string().nullable().describe('The function around it that makes another color of it'),
     confidence: z.enum(['certain', 'likely', 'possible']).describe('How sure it is that the text is a color'),
+    isWhole: z.boolean().describe('Whether it is all of its value, `!important` aside'),
     inner: innerSchema.nullable().describe('Set where it stands in a drawing that is encoded in the file'),
   })
   .describe('One hard-coded color')

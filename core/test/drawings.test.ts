@@ -1,22 +1,17 @@
 import { describe, expect, it } from 'vitest'
-import { resolver } from '../src/plan/outcome.ts'
-import { changesInPlace, editsOf } from '../src/rewrite/in-place.ts'
 import { statesOf } from '../src/selector/state.ts'
 import { readSource } from '../src/source/read.ts'
 import { decodeBase64, encodeBase64 } from '../src/source/value/data-url.ts'
-import { applyEdits, fileEdits, invertEdits } from '../src/text/edit.ts'
+import { applyEdits, invertEdits } from '../src/text/edit.ts'
+import { allTo, planOf, rewritten } from './rewritten.ts'
 
 const read = (text: string) => readSource({ path: 'a.css', text, encoding: 'utf-8' })
 const roles = [{ id: 'r', name: 'r', color: '#0b6e74' }]
 
 /** The text after every color has become teal, and whether taking the edits back gives the received text. */
 function recolor(text: string): string {
-  const { occurrences } = read(text)
-  const colors = [...new Set(occurrences.map(({ color }) => color))]
-  const resolve = resolver([{ id: 'd', target: { colors }, to: { kind: 'role', role: 'r' } }], roles)
-  const file = fileEdits('a.css', text.length, editsOf(text, changesInPlace(occurrences, resolve)))
-  const after = applyEdits(text, file)
-  expect(applyEdits(after, invertEdits(text, file))).toBe(text)
+  const { edits, text: after } = rewritten('a.css', text, planOf([allTo('r', { path: 'a.css', text })], roles))
+  expect(applyEdits(after, invertEdits(text, edits))).toBe(text)
   return after
 }
 const svg = (payload: string, quote = '"') => `a:hover{background:url(${quote}data:image/svg+xml,${payload}${quote})}`
@@ -75,11 +70,10 @@ describe('a base64 drawing', () => {
   })
 
   it('is encoded again by one edit for all its literals', () => {
-    const { occurrences } = read(text)
     const colors = ['#ffffff', '#ff0000', '#010203']
-    const resolve = resolver([{ id: 'd', target: { colors }, to: { kind: 'role', role: 'r' } }], roles)
-    const changes = changesInPlace(occurrences, resolve)
-    expect([changes.length, editsOf(text, changes).length]).toEqual([3, 1])
+    const plan = planOf([{ id: 'd', target: { colors }, to: { kind: 'role', role: 'r' } }], roles)
+    const { changes, edits } = rewritten('a.css', text, plan)
+    expect([changes.length, edits.edits.length]).toEqual([3, 1])
     const payload = /base64,([^)]*)/.exec(recolor(text))?.[1] ?? ''
     expect(decodeBase64(payload)).toBe(
       `<svg xmlns="http://www.w3.org/2000/svg"><path fill="#0b6e74" d="M0 0"/><g stroke="#0b6e74" style="fill:RGB(11 110 116)"/>é</svg>`,

@@ -2,13 +2,13 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { overlap } from '../src/plan/correction.ts'
-import { resolver } from '../src/plan/outcome.ts'
-import { changesInPlace, editsOf } from '../src/rewrite/in-place.ts'
+import { rewriteFile } from '../src/rewrite/rewrite-file.ts'
 import { classify } from '../src/source/classify.ts'
 import { readSource } from '../src/source/read.ts'
 import { decodeBase64, encodeBase64 } from '../src/source/value/data-url.ts'
-import { applyEdits, fileEdits, invertEdits } from '../src/text/edit.ts'
+import { applyEdits, invertEdits } from '../src/text/edit.ts'
 import { seeded } from './random.ts'
+import { planOf } from './rewritten.ts'
 
 const SITE = join(import.meta.dirname, '../../demo/site')
 const SAMPLES = readdirSync(SITE, { recursive: true, encoding: 'utf8' })
@@ -201,8 +201,7 @@ function check(path: string, text: string): number {
     target: { colors: [color] },
     to: { kind: 'role', role: 'r' } as const,
   }))
-  const edits = editsOf(text, changesInPlace(occurrences, resolver(decisions, roles)))
-  const file = fileEdits(path, text.length, edits)
+  const { edits: file } = rewriteFile({ path, text, encoding: 'utf-8' }, occurrences, planOf(decisions, roles))
   expect(applyEdits(applyEdits(text, file), invertEdits(text, file))).toBe(text)
   return occurrences.length
 }

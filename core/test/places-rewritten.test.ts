@@ -1,17 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { resolver } from '../src/plan/outcome.ts'
-import { changesInPlace, editsOf } from '../src/rewrite/in-place.ts'
-import { applyEdits, fileEdits } from '../src/text/edit.ts'
-import { read } from './places.ts'
+import { allTo, planOf, rewritten } from './rewritten.ts'
 
-/** The text with every color in it replaced by one role. */
-function rewritten(path: string, text: string, color = '#0b6e74'): string {
-  const { occurrences } = read(path, text)
-  const colors = [...new Set(occurrences.map((each) => each.color))]
-  const decision = { id: 'd', target: { colors }, to: { kind: 'role', role: 'r' } } as const
-  const changes = changesInPlace(occurrences, resolver([decision], [{ id: 'r', name: 'r', color }]))
-  return applyEdits(text, fileEdits(path, text.length, editsOf(text, changes)))
-}
+const ROLES = [{ id: 'r', name: 'r', color: '#0b6e74' }]
 
 describe('a rewrite leaves each syntax what it is', () => {
   it.each<[string, string, string]>([
@@ -45,5 +35,7 @@ describe('a rewrite leaves each syntax what it is', () => {
       '{{ c | default: \'red\' }}{% schema %}{"color":"red"}{% endschema %}',
       '{{ c | default: \'red\' }}{% schema %}{"color":"#0b6e74"}{% endschema %}',
     ],
-  ])('%s %s', (path, text, after) => expect(rewritten(path, text)).toBe(after))
+  ])('%s %s', (path, text, after) =>
+    expect(rewritten(path, text, planOf([allTo('r', { path, text })], ROLES)).text).toBe(after),
+  )
 })

@@ -3,12 +3,12 @@ import { fileURLToPath } from 'node:url'
 import { expect, it } from 'vitest'
 import type { Becoming, Decision, Scope } from '../src/plan/decision.ts'
 import { foldPlan, type PlanEvent } from '../src/plan/history.ts'
-import { resolver } from '../src/plan/outcome.ts'
-import { rewriteOf } from '../src/rewrite/file.ts'
+import { rewriteFile } from '../src/rewrite/rewrite-file.ts'
 import { readSource } from '../src/source/read.ts'
 import { applyEdits } from '../src/text/edit.ts'
 import { decode } from '../src/text/source-text.ts'
 import { seeded } from './random.ts'
+import { planOf } from './rewritten.ts'
 
 const path = 'css/main.css'
 const source = decode(path, readFileSync(fileURLToPath(new URL(`../../demo/site/${path}`, import.meta.url))))
@@ -18,10 +18,7 @@ const colors = [...new Set(places.map(({ color }) => color))]
 const roles = [{ id: 'r', name: 'r', color: '#0b6e74' }]
 
 const written = (decisions: readonly Decision[]) =>
-  applyEdits(
-    source.text,
-    rewriteOf(source, places, { corrections: [], insertions: [] }, resolver(decisions, roles)).edits,
-  )
+  applyEdits(source.text, rewriteFile(source, places, planOf(decisions, roles)).edits)
 
 it('decisions taken back in any order leave the bytes as if they had never been made', () => {
   const random = seeded(7)

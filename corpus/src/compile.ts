@@ -4,14 +4,12 @@ import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import {
   applyEdits,
-  changesInPlace,
   type Decision,
-  editsOf,
-  fileEdits,
   type Occurrence,
   type Role,
   readSource,
   resolver,
+  rewriteFile,
 } from '@undo-ink/core'
 import less from 'less'
 import { compile } from 'sass'
@@ -44,11 +42,13 @@ export async function compileBeforeAndAfter(name: string, entry: string): Promis
     for (const file of corpusFiles().filter((each) => each.package === name && each.syntax !== 'css')) {
       const path = file.name.slice(name.length + 1)
       const text = readFileSync(join(folder, path), 'utf8')
-      const chosen = readSource({ path: `a.${file.syntax}`, text, encoding: 'utf-8' }).occurrences.filter(isOnlyPainted)
+      const source = { path: `a.${file.syntax}`, text, encoding: 'utf-8' } as const
+      const chosen = readSource(source).occurrences.filter(isOnlyPainted)
       for (const { color } of chosen) if (!planned.has(color)) planned.set(color, freshColor(planned.size))
-      const edits = editsOf(text, changesInPlace(chosen, resolver(...planOf(planned))))
-      rewritten += edits.length
-      writeFileSync(join(folder, path), applyEdits(text, fileEdits(path, text.length, edits)))
+      const plan = { resolver: resolver(...planOf(planned)), corrections: [], insertions: [] }
+      const { edits } = rewriteFile(source, chosen, plan)
+      rewritten += edits.edits.length
+      writeFileSync(join(folder, path), applyEdits(text, edits))
     }
     return { rewritten, ...compareSheets(before, await compileSheet(join(folder, entry)), planned) }
   } finally {

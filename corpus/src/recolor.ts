@@ -1,4 +1,4 @@
-import { applyEdits, changesInPlace, editsOf, fileEdits, readSource, resolver } from '@undo-ink/core'
+import { applyEdits, readSource, resolver, rewriteFile } from '@undo-ink/core'
 
 /** Every color that is written out in a text, by its opaque key. */
 export function colorsOf(path: string, text: string): Set<string> {
@@ -7,7 +7,8 @@ export function colorsOf(path: string, text: string): Set<string> {
 
 /** A text with each of some colors turned into its negative, written in place. */
 export function recolored(path: string, text: string, colors: ReadonlySet<string>): string {
-  const { occurrences } = readSource({ path, text, encoding: 'utf-8' })
+  const source = { path, text, encoding: 'utf-8' } as const
+  const { occurrences } = readSource(source)
   const own = [...colors].filter((color) => /^#[\da-f]{6}$/.test(color))
   const decisions = own.map((color) => ({
     id: color,
@@ -15,8 +16,8 @@ export function recolored(path: string, text: string, colors: ReadonlySet<string
     to: { kind: 'role', role: color } as const,
   }))
   const roles = own.map((color) => ({ id: color, name: color, color: negative(color) }))
-  const changes = changesInPlace(occurrences, resolver(decisions, roles))
-  return applyEdits(text, fileEdits(path, text.length, editsOf(text, changes)))
+  const plan = { resolver: resolver(decisions, roles), corrections: [], insertions: [] }
+  return applyEdits(text, rewriteFile(source, occurrences, plan).edits)
 }
 
 export function negative(color: string): string {

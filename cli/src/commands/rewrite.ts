@@ -1,20 +1,24 @@
 import { createHash } from 'node:crypto'
 import { mkdir, readdir, readFile, realpath, writeFile } from 'node:fs/promises'
 import { basename, dirname, join, resolve, sep } from 'node:path'
-import { type PlanDocument, planDocumentSchema, readDecision, readInsertion } from '@undo-ink/contracts'
 import {
-  applyEdits,
+  type PlanDocument,
+  planDocumentSchema,
+  readDecision,
+  readInsertion,
+  UNWRITTEN_WORDS,
+} from '@undo-ink/contracts'
+import {
+  bytesAfter,
   copyText,
   type Decision,
   decode,
-  encode,
-  type FilePlan,
-  filePlanOf,
   type Insertion,
   type Resolver,
   resolver,
-  rewriteOf,
-  type Unsplit,
+  rewriteFile,
+  type Unwritten,
+  type WritablePlan,
 } from '@undo-ink/core'
 import { Misuse } from '../misuse.ts'
 import { readDocument, rolesOf } from '../read-document.ts'
@@ -43,13 +47,13 @@ export async function rewrite(folder: string, planFile: string, out: string, how
     ? places.flatMap(({ confidence, path, range }) => (confidence === 'possible' ? [{ path, start: range.start }] : []))
     : (document.confirmed ?? [])
   const plan = resolver(decisions, roles, pages.pages, [{ id: 'confirmed', places: confirmed }])
+  const writable = { resolver: plan, corrections, insertions }
   const idle = idleIn(document, places, plan)
   refuseIdle(planFile, document, files, idle)
   const total = { changes: 0, rules: 0, files: 0, hex: 0 }
   const unwritten: string[] = []
   for (const file of files) {
-    const own = filePlanOf({ corrections, insertions }, file.path)
-    const { bytes, changes, rules, hex, unsplit } = rewritten(file, await readFile(join(folder, file.path)), own, plan)
+    const { bytes, changes, rules, hex, left } = rewritten(file, await readFile(join(folder, file.path)), writable)
     const target = join(out, file.path)
     await mkdir(dirname(target), { recursive: true })
     await writeFile(target, bytes)
@@ -57,8 +61,7 @@ export async function rewrite(folder: string, planFile: string, out: string, how
     total.rules += rules
     total.hex += hex
     if (changes + rules > 0) total.files++
-    for (const { occurrence, why } of unsplit)
-      unwritten.push(`${file.path}:${occurrence.line}:${occurrence.column}  ${occurrence.raw}  ${UNSPLIT_WORDS[why]}`)
+    for (const each of left) if (each.why !== 'possible') unwritten.push(`${file.path}${unwrittenText(each)}`)
   }
   const rules = total.rules > 0 ? ` and ${count(total.rules, 'rule')}` : ''
   const apart = places.filter((place) => plan.outcome(place).kind === 'possible').length
@@ -79,11 +82,11 @@ export async function rewrite(folder: string, planFile: string, out: string, how
   return `${said.join('\n')}\n`
 }
 
-const UNSPLIT_WORDS: Readonly<Record<Unsplit['why'], string>> = {
-  block: 'no rule holds its whole declaration',
-  selector: 'the selectors of its rule are not written as they are read',
-  gradient: 'a gradient becomes a solid, or a solid a gradient, for its whole rule only',
-  'pseudo-element': 'nothing can be nested in the rule of a pseudo-element',
+/** What was not written, behind its path. */
+function unwrittenText(each: Unwritten): string {
+  if (each.of === 'rule') return `  ${each.insertion.selector.trim()}  ${UNWRITTEN_WORDS[each.why]}`
+  const { line, column, raw } = each.of === 'slip' ? each.correction : each.place
+  return `:${line}:${column}  ${raw}  ${UNWRITTEN_WORDS[each.why]}`
 }
 
 function placesOf({ path, reading }: Pick<FolderFile, 'path' | 'reading'>) {
@@ -139,19 +142,20 @@ function refuseIdle(
     )
 }
 
-function rewritten({ path, reading }: FolderFile, bytes: Buffer, own: FilePlan, plan: Resolver) {
-  const places = placesOf({ path, reading })
-  const isTouched = places.length + own.insertions.length + own.corrections.length > 0
-  const source = reading !== null && isTouched ? decode(path, bytes) : null
-  if (source === null) return { bytes, changes: 0, rules: 0, hex: 0, unsplit: [] }
+function rewritten({ path, reading }: FolderFile, bytes: Buffer, plan: WritablePlan) {
+  const source = reading === null ? null : decode(path, bytes)
+  if (source === null) return { bytes, changes: 0, rules: 0, hex: 0, left: [] }
   if (typeof source === 'string') throw new Misuse(`${path} changed while it was read`)
-  const { changes, splits, corrected, unsplit, edits } = rewriteOf(source, places, own, plan)
+  const found = rewriteFile(source, placesOf({ path, reading }), plan)
+  const literals = found.changes.filter(
+    ({ edit }) => edit.kind === 'replace-literal' || edit.kind === 'change-declaration',
+  )
   return {
-    bytes: edits.edits.length === 0 ? bytes : encode(applyEdits(source.text, edits), source.encoding),
-    changes: changes.length + corrected.length,
-    rules: splits.length + own.insertions.length,
-    hex: changes.filter(({ keptNotation }) => !keptNotation).length,
-    unsplit,
+    bytes: bytesAfter(source, found),
+    changes: literals.length,
+    rules: found.edits.edits.length - new Set(literals.map(({ edit }) => edit)).size,
+    hex: literals.filter(({ keptNotation, edit }) => !keptNotation && edit.kind === 'replace-literal').length,
+    left: found.unwritten,
   }
 }
 

@@ -34,6 +34,7 @@ export const FIELDS = [
   'functions',
   'computedWith',
   'confidence',
+  'isWhole',
   'inner',
 ] as const satisfies readonly (keyof LedgerPlace)[]
 export type Field = (typeof FIELDS)[number]

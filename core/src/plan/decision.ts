@@ -1,6 +1,8 @@
 import type { OpaqueKey } from '../color/color.ts'
 import type { State } from '../selector/state.ts'
 import type { Occurrence, Use } from '../source/occurrence.ts'
+import { setsAlpha } from '../source/value/functions.ts'
+import { isLegacyAttribute } from '../source/value/paint-attributes.ts'
 
 /**
  * Limits a decision to some of what its colors paint. A place is taken where it agrees in every dimension that is given: wholly, or, in the lower
@@ -39,14 +41,17 @@ export type Decidable = Pick<Occurrence, 'color' | 'use'> &
   Partial<
     Pick<
       Occurrence,
-      'heading' | 'selector' | 'specificity' | 'atRules' | 'alpha' | 'confidence' | 'range' | keyof Inheritable
+      'heading' | 'selector' | 'specificity' | 'atRules' | 'alpha' | 'confidence' | 'range' | keyof Asked
     >
   > & {
     readonly path?: string
   }
 
-/** What is asked of a place before its element can take its parent's color there. */
-type Inheritable = Pick<Occurrence, 'property' | 'functions' | 'inner' | 'evidence' | 'literalOnly' | 'variable'>
+/** What is asked of a place before its element can take its parent's color there, or it can be given an alpha. */
+type Asked = Pick<
+  Occurrence,
+  'property' | 'functions' | 'inner' | 'evidence' | 'literalOnly' | 'variable' | 'isWhole' | 'notation' | 'computedWith'
+>
 
 /** What a see-through color lies on: a role of the palette, by its id, or a color in any CSS notation, opaque. */
 export type Ground = { readonly role: string } | { readonly color: string }
@@ -83,16 +88,27 @@ export interface Decision {
 const INHERITED = /^(?:color|fill|stroke)$/i
 
 /** Whether `inherit` can stand in the place of a literal: it is all of the value of an inherited property. Not where that is not known. */
-export function canInherit({ property, functions, inner, evidence, literalOnly, variable }: Decidable): boolean {
+export function canInherit({ property, isWhole, inner, evidence, literalOnly, variable }: Decidable): boolean {
   return (
     property !== undefined &&
     INHERITED.test(property) &&
-    functions?.length === 0 &&
+    isWhole === true &&
     inner === null &&
     evidence === null &&
     literalOnly === false &&
     variable === null
   )
+}
+
+/**
+ * Whether a place can be given an alpha, 0 to 1. Channels stand beside one, some functions set one whatever they are given, and legacy attributes know
+ * none.
+ */
+export function canTakeAlpha(place: Decidable, alpha: number): boolean {
+  if (alpha === place.alpha) return true
+  if (place.notation?.endsWith('-channels')) return false
+  if (typeof place.computedWith === 'string' && setsAlpha(place.computedWith)) return false
+  return alpha === 1 || !isLegacyAttribute(place)
 }
 
 /** Whether a place stands in a rule that can be written anew: in no attribute, script, drawing, variable or animation. */

@@ -3,7 +3,7 @@ import { composite } from '../color/composite.ts'
 import { parseColor } from '../color/literal.ts'
 import { inSrgb, type Role, readRoleColor } from '../palette/role.ts'
 import { type Confirmation, confirmer } from './confirmation.ts'
-import { canBecomeGradient, canInherit, type Decidable, type Decision, type Ground } from './decision.ts'
+import { canBecomeGradient, canInherit, canTakeAlpha, type Decidable, type Decision, type Ground } from './decision.ts'
 import { followed } from './follow.ts'
 import { inPrecedence } from './precedence.ts'
 import { type Part, type Reach, reacher, type ScopePage } from './reach.ts'
@@ -48,6 +48,8 @@ export type Outcome =
   | { readonly kind: 'cannot-inherit'; readonly decision: Decision }
   /** No gradient can be declared there: the place stays as it is and counts as open. */
   | { readonly kind: 'cannot-gradient'; readonly decision: Decision }
+  /** It cannot be given the alpha that was decided: the place stays as it is and counts as open. */
+  | { readonly kind: 'cannot-alpha'; readonly decision: Decision }
 
 export type Resolve = (place: Decidable) => Outcome
 
@@ -136,6 +138,11 @@ export function resolver(
     return { color: composite({ ...color, alpha: own }, ground), alpha: 1 }
   }
   const made = (decision: Decision, place: Decidable, chain: number): Piece['outcome'] => {
+    const outcome = becoming(decision, place, chain)
+    const cannot = 'alpha' in outcome && outcome.alpha !== null && !canTakeAlpha(place, outcome.alpha)
+    return cannot ? { kind: 'cannot-alpha', decision } : outcome
+  }
+  const becoming = (decision: Decision, place: Decidable, chain: number): Piece['outcome'] => {
     const { to, over } = decision
     if (over !== undefined && !groundOf(over)) return { kind: 'role-gone', decision }
     switch (to.kind) {

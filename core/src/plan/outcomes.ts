@@ -64,8 +64,8 @@ export function resolveLedger(
 /** The colors of which each place is looked at by itself: a scope limits what is decided of them, or of what they follow, or it depends on the place whether it can be done. */
 function lookedAtEach(decisions: readonly Decision[]): Set<string> {
   const each = new Set<string>()
-  for (const { target, to, over } of decisions)
-    if (target.scope || target.alphas || over || to.kind === 'inherit' || to.kind === 'gradient')
+  for (const { target, to, over, alpha } of decisions)
+    if (target.scope || target.alphas || over || alpha !== undefined || to.kind === 'inherit' || to.kind === 'gradient')
       for (const color of target.colors) each.add(color)
   for (let before = -1; before !== each.size; ) {
     before = each.size

@@ -8,13 +8,11 @@ const WRITTEN_ALPHA = /^([^(]*\([^,/]*(?:,[^,/]*,[^,/]*)?)(?:([,/]\s*)([^,/()]+?
 const DECIMALS = 4
 
 /**
- * A literal with another alpha in the author's notation, where that can hold one; null where it cannot: a name, digits without `#`. Bare channels
- * hold none: they stay as they are.
+ * A literal with another alpha in the author's notation, where that can hold one; null where it cannot: a name, digits without `#`, bare channels.
  * @param alpha 0 to 1
  */
 export function withAlpha(written: Written, alpha: number): Written | null {
   const { raw, notation } = written
-  if (notation.endsWith('-channels')) return written
   if (notation === 'argb') return { ...written, alpha, raw: `#${hexByte(alpha)}${raw.slice(3)}` }
   if (notation === 'name') return alpha === 1 ? { ...written, alpha } : null
   const digits = /^#(?:([\da-f]{3})[\da-f]?|([\da-f]{6})(?:[\da-f]{2})?)$/i.exec(raw)

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest'
+import { rewritten } from '../../test/rewritten.ts'
 import { foldPlan } from '../plan/history.ts'
 import { type Insertion, isInsertedSelector, takesRules } from '../plan/insertion.ts'
 import { resolver } from '../plan/outcome.ts'
-import { applyEdits } from '../text/edit.ts'
-import { rewriteOf } from './file.ts'
 
 const roles = [{ id: 'r', name: 'link', color: '#0a5a8c' }]
 const visited: Insertion = { id: '1', path: 'a.css', selector: ' a:visited ', property: 'color', to: { role: 'r' } }
@@ -15,11 +14,10 @@ const button: Insertion = {
   to: { color: 'tan' },
 }
 
-const after = (text: string, insertions: readonly Insertion[]) => {
-  const own = { corrections: [], insertions }
-  const { edits } = rewriteOf({ path: 'a.css', text, encoding: 'utf-8' }, [], own, resolver([], roles))
+const after = (text: string, insertions: readonly Insertion[], path = 'a.css') => {
+  const { edits, text: got } = rewritten(path, text, { corrections: [], insertions, resolver: resolver([], roles) })
   expect(edits.edits.every(({ kind }) => kind === 'insert-rule')).toBe(true)
-  return applyEdits(text, edits)
+  return got
 }
 
 describe('a rule that is added', () => {
@@ -30,6 +28,22 @@ describe('a rule that is added', () => {
     expect(after('a{}', [visited])).toBe('a{}\n:where(a:visited) { color: #0a5a8c; }')
     expect(after('', [visited])).toBe(':where(a:visited) { color: #0a5a8c; }\n')
   })
+
+  it.each([
+    ['@import "b.css"', '@import "b.css";\n:where(a:visited) { color: #0a5a8c; }'],
+    ['a{} @import "b.css" /* b */', 'a{} @import "b.css" /* b */;\n:where(a:visited) { color: #0a5a8c; }'],
+    ['@import "b.css" ; /* b */\n', '@import "b.css" ; /* b */\n:where(a:visited) { color: #0a5a8c; }\n'],
+    ['a{}\n@layer x\n', 'a{}\n@layer x\n;\n:where(a:visited) { color: #0a5a8c; }'],
+  ])('ends the statement that stands before it: %j', (text, wanted) => expect(after(text, [visited])).toBe(wanted))
+
+  it.each(['a{} /* b', 'a{color:red', '@media print { a{} ', 'a{} @import "b', 'a{b:c(} d{}'])(
+    'is not written into what does not end, and that is told: %j',
+    (text) => {
+      const plan = { corrections: [], insertions: [visited], resolver: resolver([], roles) }
+      const got = rewritten('a.css', text, plan)
+      expect([got.text, got.why]).toEqual([text, ['open-end']])
+    },
+  )
 
   it('is left out when its role is gone, and gone when it is taken back', () => {
     expect(after('a{}', [{ ...visited, to: { role: 'gone' } }])).toBe('a{}')

@@ -1,7 +1,17 @@
 import { toHex } from '../color/color.ts'
 import type { Insertion } from '../plan/insertion.ts'
 import type { Resolver } from '../plan/outcome.ts'
+import { sheetEnd } from '../source/read.ts'
 import type { Edit } from '../text/edit.ts'
+import type { SourceText } from '../text/source-text.ts'
+import type { Unwritten } from './unwritten.ts'
+
+/** A rule that is added. */
+export interface AddedRule {
+  readonly insertion: Insertion
+  readonly edit: Edit
+  readonly rule: string
+}
 
 /**
  * The text of a rule that is added: it sets a color where no rule of the site does, and wins over no rule of the site, since
@@ -16,21 +26,30 @@ export function insertedRule(
   return color && `:where(${selector.trim()}) { ${property}: ${toHex(color)}; }`
 }
 
-/** The edits that add rules at the end of one file, one for each. @param text the file's, as received */
-export function insertionEdits(
-  text: string,
+/** Adds rules at the end of one file, an edit for each. A statement that does not end is ended first. */
+export function addedRules(
+  source: SourceText,
   insertions: readonly Insertion[],
   resolver: Pick<Resolver, 'groundOf'>,
-): Edit[] {
+): { readonly written: readonly AddedRule[]; readonly unwritten: readonly Extract<Unwritten, { of: 'rule' }>[] } {
+  const written: AddedRule[] = []
+  const unwritten: Extract<Unwritten, { of: 'rule' }>[] = []
+  if (insertions.length === 0) return { written, unwritten }
+  const { text } = source
   const end = /\r\n|\n|\r/.exec(text)?.[0] ?? '\n'
   const at = text.length
-  let isOnNewLine = text === '' || /[\r\n]$/.test(text)
-  return insertions.flatMap((insertion): Edit[] => {
+  const tail = sheetEnd(source)
+  const isOnNewLine = tail === 'closed' && (text === '' || /[\r\n]$/.test(text))
+  for (const insertion of insertions) {
     const rule = insertedRule(insertion, resolver)
-    if (rule === null) return []
-    const replacement = isOnNewLine ? `${rule}${end}` : `${end}${rule}`
+    if (rule === null || tail === 'open') {
+      unwritten.push({ of: 'rule', insertion, why: rule === null ? 'role-gone' : 'open-end', decision: insertion.id })
+      continue
+    }
+    const sign = tail === 'statement' && written.length === 0 ? ';' : ''
+    const replacement = isOnNewLine ? `${rule}${end}` : `${sign}${end}${rule}`
     const edit: Edit = { kind: 'insert-rule', range: { start: at, end: at }, replacement, decisions: [insertion.id] }
-    isOnNewLine = isOnNewLine && replacement.endsWith(end)
-    return [edit]
-  })
+    written.push({ insertion, edit, rule })
+  }
+  return { written, unwritten }
 }

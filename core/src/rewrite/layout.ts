@@ -1,4 +1,5 @@
-import type { Block, Declaration } from '../source/sheet/blocks.ts'
+import type { WrittenRule } from '../source/read.ts'
+import type { Declaration } from '../source/sheet/rules.ts'
 
 /** A rule to be written. */
 export interface NewRule {
@@ -12,7 +13,7 @@ export interface NewRule {
  * The text of a rule that is put at an offset, written as the block beside it is: on lines of its own, in one line, or without a blank.
  * @param inside whether it stands within the block, else behind it
  */
-export function placed(text: string, block: Block, at: number, inside: boolean, rule: NewRule): string {
+export function placed(text: string, block: WrittenRule, at: number, inside: boolean, rule: NewRule): string {
   const own = (block.declarations[0] as Declaration).start
   const end = /\r\n|\n|\r/.exec(text)?.[0] ?? '\n'
   const sign = inside && !/[;{}]\s*$/.test(text.slice(block.body.start - 1, at)) ? ';' : ''
@@ -31,7 +32,7 @@ function wrapped(rule: string, { width }: NewRule, blank: string): string {
 }
 
 /** Whether a block and what follows it stand without blanks. */
-function isMinified(text: string, { body }: Block): boolean {
+function isMinified(text: string, { body }: WrittenRule): boolean {
   return (
     /^\S/.test(text.slice(body.start)) &&
     !/[\r\n]/.test(text.slice(body.end + 1, body.end + 3)) &&

@@ -51,11 +51,6 @@ describe('a literal written with another alpha', () => {
         expect(parseColor(text)?.alpha).toBeCloseTo(alpha, 3)
       }
   })
-
-  it('stays as it is where bare channels hold none', () =>
-    expect(
-      rewritePaint({ raw: '1, 2, 3', notation: 'rgb-channels', alpha: 1 }, parseColor('red') as never, 0.5).text,
-    ).toBe('255, 0, 0'))
 })
 
 describe('the solid that an overlay shows', () => {

@@ -22,7 +22,7 @@ import type {
   Use,
 } from './occurrence.ts'
 import type { Place } from './place.ts'
-import type { Dialect } from './sheet/dialect.ts'
+import type { Rule, SheetEnd } from './sheet/rules.ts'
 import type { LinkFacts, SourceLink } from './source-link.ts'
 import { computingFunction } from './value/functions.ts'
 import { nearestHex } from './value/slip.ts'
@@ -44,12 +44,18 @@ export interface Emitter {
   document(roots: readonly string[]): void
   link(at: Embedded, start: number, end: number, facts: LinkFacts): void
   behavior(at: Embedded, start: number, end: number, facts: BehaviorFacts): void
-  /** Told of each sheet before it is read; left out by those who ask nothing of sheets as such. */
-  readonly sheet?: (at: Embedded, dialect: Dialect) => void
+  /** Set by those who ask for the rules of sheets and nothing else. */
+  readonly rules?: RuleListener
   /** Reads markup that stands within another language: a drawing in an address, a string of code. */
   readonly readMarkup: MarkupReader
   /** @param slip what was likely meant, where something was */
   finding(at: Embedded, code: Finding['code'], start: number, end: number, slip?: Slipped): void
+}
+
+/** Told of each rule of a sheet when it has ended, and of the end of each sheet. */
+export interface RuleListener {
+  rule(at: Embedded, rule: Rule): void
+  end(end: SheetEnd): void
 }
 
 /** A value that was meant as a color. */
@@ -63,12 +69,12 @@ export interface Slipped {
 
 const EXCERPT = 60
 
-/** Reads one file. @param readMarkup reads markup that stands within other languages @param sheet told of each sheet, where somebody asks */
+/** Reads one file. @param readMarkup reads markup that stands within other languages @param rules told of the rules of sheets, where nothing else is asked for */
 export function collect(
   source: SourceText,
   read: (emitter: Emitter) => void,
   readMarkup: MarkupReader,
-  sheet?: Emitter['sheet'],
+  rules?: RuleListener,
 ): Reading {
   const starts = lineStarts(source.text)
   const occurrences: Occurrence[] = []
@@ -90,7 +96,7 @@ export function collect(
   }
   const emitter: Emitter = {
     source,
-    hit(at, offset, { start, end, found, functions, confidence }, context, source = null) {
+    hit(at, offset, { start, end, found, functions, confidence, isWhole }, context, source = null) {
       const entry = entryOf(place(at, offset + start, offset + end), context)
       if ('keyword' in found) keywords.push(Object.assign(entry, { keyword: found.keyword, source }))
       else if ('computedBy' in found) computed.push(Object.assign(entry, { computedBy: found.computedBy }))
@@ -103,6 +109,7 @@ export function collect(
             functions,
             computedWith: functions.length === 0 ? null : computingFunction(functions),
             confidence,
+            isWhole,
             inner: at.drawing && innerOf(at, offset + start, offset + end),
           }),
         )
@@ -143,7 +150,7 @@ export function collect(
       findings.push({ code, range, line, column, excerpt, meaning: slip?.meaning ?? null, wrong })
     },
     readMarkup,
-    ...(sheet ? { sheet } : {}),
+    ...(rules ? { rules } : {}),
   }
   read(emitter)
   for (const list of [occurrences, keywords, computed, definitions, references, triples, links, behaviors, findings])

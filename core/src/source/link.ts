@@ -67,7 +67,15 @@ function occurrenceOf(triple: ChannelTriple, by: ChannelFunction | undefined): O
   if (!literal) return []
   const { notation, color } = literal
   const { alpha } = color
-  const found = { notation, color: opaqueKey(color), alpha, functions: [], computedWith: null, inner: null }
+  const found = {
+    notation,
+    color: opaqueKey(color),
+    alpha,
+    functions: [],
+    computedWith: null,
+    isWhole: true,
+    inner: null,
+  }
   return [{ ...triple, ...found, confidence: 'likely' }]
 }
 

@@ -103,6 +103,8 @@ export interface Occurrence extends Place, Context {
   /** The innermost function around it that makes another color of it: `darken`, `color-mix`, ... */
   readonly computedWith: string | null
   readonly confidence: Confidence
+  /** Whether it is all of its value, white space and `!important` aside. */
+  readonly isWhole: boolean
   readonly inner: Inner | null
 }
 

@@ -1,15 +1,16 @@
+import type { Range } from '../text/range.ts'
 import type { SourceText } from '../text/source-text.ts'
 import type { Embedded } from './embedded.ts'
-import { collect, type Emitter, type MarkupReader } from './emit.ts'
+import { collect, type Emitter, type MarkupReader, type RuleListener } from './emit.ts'
 import { readMarkup } from './markup/markup.ts'
 import { OUTSIDE_RULES, type Reading } from './occurrence.ts'
 import { readScript } from './script/script.ts'
 import { readJson } from './settings/json.ts'
 import { readSettings } from './settings/settings.ts'
 import { readYaml } from './settings/yaml.ts'
-import { type Block, blocksIn } from './sheet/blocks.ts'
 import { CSS, type Dialect, LESS, SCSS } from './sheet/dialect.ts'
 import { SASS, STYLUS } from './sheet/indented-dialect.ts'
+import type { Rule, SheetEnd } from './sheet/rules.ts'
 import { readStylesheet } from './sheet/stylesheet.ts'
 import { type Syntax, syntaxOf } from './syntax.ts'
 import { type MaskedReader, type PartReaders, readThroughTags } from './template/template.ts'
@@ -77,15 +78,75 @@ export function readSource(source: SourceText): Reading {
   return readWith(source)
 }
 
-/** The blocks of declarations in all sheets of one file. */
-export function readBlocks(source: SourceText): Block[] {
-  const blocks: Block[] = []
-  readWith(source, (at, dialect) => blocks.push(...blocksIn(at, dialect)))
-  return blocks
+/** A rule in whose block, or behind which, another can be written; offsets in the file's text. */
+export interface WrittenRule extends Pick<Rule, 'kind' | 'head' | 'declarations' | 'nested' | 'holdsConditions'> {
+  readonly body: Range
+  /** Whether tags of a template stand between its declarations. */
+  readonly hasTags: boolean
 }
 
-function readWith(source: SourceText, sheet?: Emitter['sheet']): Reading {
+/**
+ * The rules of selectors of all sheets of one file, and conditions and directives within them, that hold declarations; inner ones before those around
+ * them. None of sheets that are not written plainly in it: in scripts, encoded attributes, drawings.
+ */
+export function readRules(source: SourceText): WrittenRule[] {
+  const rules: WrittenRule[] = []
+  readWith(source, {
+    rule(at, rule) {
+      const origin = at.toSource(0)
+      const isPlain = !at.drawing && at.toSource(at.text.length) === origin + at.text.length
+      if (isPlain && holds(rule)) rules.push(writtenAt(rule, rule.body, origin, at.text, source.text))
+    },
+    end() {},
+  })
+  return rules
+}
+
+function holds(rule: Rule): rule is Rule & { readonly body: Range } {
+  const { kind, selectors, body, declarations } = rule
+  return body !== null && selectors !== null && declarations.length > 0 && kind !== 'prefix' && kind !== 'map'
+}
+
+/** @param masked the sheet as it was read, its tags blanked */
+function writtenAt(rule: Rule, body: Range, origin: number, masked: string, text: string): WrittenRule {
+  const { kind, head, declarations, nested, holdsConditions } = rule
+  const moved = ({ start, end }: Range): Range => ({ start: start + origin, end: end + origin })
+  let at = body.start
+  let hasTags = false
+  for (const { start, end } of [...declarations, { start: body.end, end: body.end }]) {
+    hasTags ||= !text.startsWith(masked.slice(at, start), at + origin)
+    at = end
+  }
+  return {
+    kind,
+    head: moved(head),
+    body: moved(body),
+    declarations: declarations.map((each) => ({
+      ...each,
+      ...moved(each),
+      name: moved(each.name),
+      value: moved(each.value),
+    })),
+    nested: nested.map((start) => start + origin),
+    holdsConditions,
+    hasTags,
+  }
+}
+
+/** What stands at the end of a file that is a sheet. */
+export function sheetEnd(source: SourceText): SheetEnd {
+  let last: SheetEnd = 'closed'
+  readWith(source, {
+    rule() {},
+    end(end) {
+      last = end
+    },
+  })
+  return last
+}
+
+function readWith(source: SourceText, rules?: RuleListener): Reading {
   const reader = READERS[syntaxOf(source.path)]
   const within: MarkupReader = (at, outer, xml, emitter) => readMarkup(at, outer, { xml, tags: [] }, emitter)
-  return collect(source, reader ?? (() => {}), within, sheet)
+  return collect(source, reader ?? (() => {}), within, rules)
 }

@@ -1,4 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { UNWRITABLE_WORDS } from '@undo-ink/contracts'
 import { type Decision, isRewritten, type Resolver, resolver, type Scope } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { ActButton } from '../components/act-button.tsx'
@@ -6,7 +7,6 @@ import { Choice } from '../components/choice.tsx'
 import { PopupButton } from '../components/popup-button.tsx'
 import { count } from '../components/words.ts'
 import { DecisionsWarnings } from '../judging/decisions-warnings.tsx'
-import { UNWRITABLE_WORDS } from '../work/decision-words.ts'
 import { countBy, type PlaceOf } from '../work/places.ts'
 import { useWork } from '../work/work.tsx'
 

@@ -8,8 +8,6 @@ import {
   type Scope,
   splitList,
   type Target,
-  type Unsplit,
-  type Unwritable,
 } from '@undo-ink/core'
 import { count, number } from '../components/words.ts'
 
@@ -83,21 +81,4 @@ export function partText({ selectors, width }: Part, selector: string | null): s
   ]
     .filter((text) => text !== '')
     .join(', ')
-}
-
-/** Why no rule can be written for a part of what a place paints. */
-export const UNWRITABLE_WORDS: Readonly<Record<Unwritable, string>> = {
-  'no-rule': 'no rule: an attribute, a script or a setting holds for all or none',
-  keyframes: 'a step of an animation, which has no selector',
-  variable: 'a variable: what takes it decides where it shows',
-  language: 'a sheet without braces, in which no rule is added',
-  'page-alike': 'nothing on its root tells this page from others',
-}
-
-/** Why a rule that was decided could not be written after all. */
-export const UNSPLIT_WORDS: Readonly<Record<Unsplit['why'], string>> = {
-  block: 'no rule holds its whole declaration',
-  selector: 'the selectors of its rule are not written as they are read',
-  gradient: 'a gradient becomes a solid, or a solid a gradient, for its whole rule only',
-  'pseudo-element': 'nothing can be nested in the rule of a pseudo-element',
 }

@@ -1,6 +1,5 @@
-import { type Decision, ledgerOf, readSource, resolveLedger, resolver, standingOf } from '@undo-ink/core'
+import { type Decision, ledgerOf, readSource, resolveLedger, standingOf } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
-import { byDecision, byFile, changesOf } from '../stages/handover/changes.ts'
 import { countBy, groupBy, SitePlaces } from './places.ts'
 import { becomesText, countOutcomes, partOf, rowOf, rowsOf } from './standing.ts'
 
@@ -110,61 +109,6 @@ describe('what becomes of a row', () => {
     expect(rowOfThem(countOutcomes(places, outcomesOf([whole])), cluster)).not.toBe(row)
     expect(rowOfThem(open, { ...cluster, byHand: true })).not.toBe(row)
     expect(rowOfThem(open, { ...cluster, members: ['#7a2433', '#ffffff'], count: 4 })?.count).toBe(4)
-  })
-})
-
-describe('changes', () => {
-  const changes = changesOf(
-    places,
-    outcomesOf([whole, line]),
-    { decisions: [whole, line], corrections: [] },
-    resolver([whole, line], roles),
-  )
-
-  it('leave out what is kept and what would read the same', () => {
-    expect(changes.map(({ key, replacement }) => [key, replacement])).toEqual([
-      ['place 0', '#0b6e74'],
-      ['place 1', '#0b6e74'],
-    ])
-    const same = { id: 's', target: { colors: ['#ffffff'] }, to: { kind: 'role', role: 'q' } as const }
-    const white = [{ id: 'q', name: 'q', color: 'white' }]
-    expect(
-      changesOf(places, outcomesOf([same], white), { decisions: [same], corrections: [] }, resolver([same], white)),
-    ).toEqual([])
-  })
-
-  it('have slips that are put right among them, which take what their colour takes', () => {
-    const slip = (id: string, start: number, replacement: string) => {
-      const at = { range: { start, end: start + 3 }, line: 1, column: start + 1 }
-      return { id, path: 'a.css', raw: '7a2', replacement, use: 'text' as const, ...at }
-    }
-    const corrections = [slip('x', 0, '#7a2433'), slip('y', 60, 'background-image')]
-    const found = changesOf(places, outcomesOf([whole]), { decisions: [whole], corrections }, resolver([whole], roles))
-    expect(found.map(({ key, replacement, role, becomes }) => [key, replacement, role, becomes?.color])).toEqual([
-      ['slip x', '#0b6e74', 'primary', '#0b6e74'],
-      ['place 0', '#0b6e74', 'primary', '#0b6e74'],
-      ['place 1', '#0b6e74', 'primary', '#0b6e74'],
-      ['slip y', 'background-image', null, undefined],
-      ['place 3', '#0B6E74', 'primary', '#0b6e74'],
-    ])
-    expect(byDecision(found).map(({ key, changes }) => [key, changes.length])).toEqual([
-      ['w', 3],
-      ['slips', 2],
-    ])
-  })
-
-  it('are grouped by decision and by file', () => {
-    const all = changesOf(
-      places,
-      outcomesOf([whole]),
-      { decisions: [whole], corrections: [] },
-      resolver([whole], roles),
-    )
-    expect(byDecision(all).map(({ key, changes }) => [key, changes.length])).toEqual([['w', 3]])
-    expect(byFile(all).map(({ key, changes }) => [key, changes.length])).toEqual([
-      ['a.css', 2],
-      ['b.css', 1],
-    ])
   })
 })
 

@@ -71,6 +71,8 @@ export function becomesText(outcome: Outcome): string {
       return 'open: what it follows is open'
     case 'cannot-gradient':
       return 'open: no gradient can be declared there'
+    case 'cannot-alpha':
+      return 'open: it cannot be made that see-through'
     case 'cannot-inherit':
       return 'open: it cannot take its parent’s colour'
     case 'possible':

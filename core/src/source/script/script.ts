@@ -26,6 +26,8 @@ import { findStrings } from './strings.ts'
  * @param event of a handler: `mouseover`
  */
 export function readScript(at: Embedded, outer: OuterContext, emitter: Emitter, event: string | null = null): void {
+  // What stands in its strings is no rule of a sheet that could be written.
+  if (emitter.rules) return
   const { path } = emitter.source
   if (!mayPaint(at.text) && !mayBehave(at.text)) return nameFiles(at, emitter)
   const program = parseScript(at.text, /\.[mc]?tsx?$/i.test(path))
@@ -38,6 +40,7 @@ export function readScript(at: Embedded, outer: OuterContext, emitter: Emitter, 
 
 /** Reads the expression that a component's attribute is bound to. @param name of the attribute, or of the property of a style */
 export function readScriptValue(at: Embedded, name: string, outer: OuterContext, emitter: Emitter): void {
+  if (emitter.rules) return
   const property = name.replace(/^style\./, '')
   const slot: Slot = /^(?:style|ngStyle)$/.test(name)
     ? { kind: 'style', element: outer.selector }

@@ -5,33 +5,20 @@ import type { Emitter } from '../emit.ts'
 import { type Context, lessSure, type OuterContext } from '../occurrence.ts'
 import { asset } from '../source-link.ts'
 import { drawingOf, findDrawings, type Payload } from '../value/data-url.ts'
-import { type PropertyKind, propertyKind, type Takes } from '../value/property.ts'
 import { slipIn } from '../value/slip.ts'
 import { findInValue } from '../value/value.ts'
 import type { ValueHit } from '../value/value-hit.ts'
 import { type Link, linksIn, tripleIn } from '../value/variable.ts'
-import { CSS, type Dialect, type Head, type ReadHead } from './dialect.ts'
-import { headingOf } from './heading.ts'
-import { type Rule, ruleReader } from './rule.ts'
-import { trimmed } from './scanner.ts'
+import { CSS, type Dialect } from './dialect.ts'
+import { selectorReader } from './rule-selectors.ts'
+import { type Declaration, isImportant, type Rule, scanRules, type Value } from './rules.ts'
 import { type Address, addressesOf, IMPORTS, importsOf } from './sheet-links.ts'
 
-/** One value to look through: a declaration's, or the arguments in a head. */
-interface Declared {
-  readonly property: string
-  readonly kind: PropertyKind
-  /** Of the value, in the sheet's text. */
-  readonly start: number
-  readonly end: number
-  /** Of what stands before the value; null for arguments. */
-  readonly name: { readonly start: number; readonly end: number } | null
-  readonly variable: string | null
-  readonly heading: string | null
-}
-
-/** A value in which something was found. What it is in is known when its block ends: most blocks hold none, and reading their selectors would be in vain. */
-interface Pending {
-  readonly declared: Declared
+/** A value in which something was found. */
+interface Found {
+  readonly value: Value
+  /** null: arguments of a head. */
+  readonly declaration: Declaration | null
   readonly hits: readonly ValueHit[]
   readonly links: readonly Link[]
   readonly drawings: readonly Payload[]
@@ -39,108 +26,47 @@ interface Pending {
   readonly triple: Range | null
 }
 
-/** A block that is open. */
-interface Block {
-  readonly kind: Head['kind'] | 'sheet'
-  /** The nearest rule around it, itself included; null outside rules. */
-  readonly rule: Rule | null
-  readonly atRules: readonly string[]
-  /** What stands before the properties within. */
-  readonly prefix: string
-  readonly variable: string | null
-  /** The last heading met in it, or around it before it began. */
-  heading: string | null
-  opacity: number | null
-  readonly pending: Pending[]
-}
-
 /**
- * Reads a stylesheet, or the declarations of a style attribute, and reports every color in it. Broken text costs its own region. Linear
- * in the text; keeps no tree of it.
+ * Reads a stylesheet, or the declarations of a style attribute, and reports every color in it: a view of its rules. Broken text costs its own
+ * region. Linear in the text.
  */
 export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitter, dialect: Dialect = CSS): void {
-  emitter.sheet?.(at, dialect)
   const text = dialect.prepare(at.text)
-  const kinds = new Map<string, PropertyKind>()
-  const readRule = ruleReader(text.length)
+  const { rules } = emitter
+  if (rules) {
+    const rule = (each: Rule) => rules.rule(at, each)
+    rules.end(scanRules(at.text, text, dialect, outer, { rule, statement() {}, fault() {} }))
+    return
+  }
+  const readSelectors = selectorReader(text.length)
   const most = dialect.lexical ? lessSure('likely', outer.confidence) : outer.confidence
-  const blocks: Block[] = []
-  let block: Block = {
-    kind: 'sheet',
-    rule: null,
-    atRules: outer.atRules,
-    prefix: '',
-    variable: null,
-    heading: outer.heading,
-    opacity: null,
-    pending: [],
-  }
-
-  const kindOf = (property: string) => {
-    let kind = kinds.get(property)
-    if (kind === undefined) kinds.set(property, (kind = propertyKind(property)))
-    return kind
-  }
-
-  const look = (declared: Declared, into: Block) => {
-    const { takes } = declared.kind
-    if (takes === 'none') return
-    const value = text.slice(declared.start, declared.end)
-    // A drawing within a drawing is none that a browser shows.
-    const drawings = at.drawing ? [] : findDrawings(value)
-    const found = findInValue(value, takes)
-    const isOutside = ({ start, end }: ValueHit) => drawings.every((each) => end <= each.start || start >= each.end)
-    const hits = drawings.length === 0 ? found : found.filter(isOutside)
-    // A property that nobody knows to take a color takes no variable for one either; an argument may.
-    const slip =
-      dialect.lexical || declared.name === null || takes !== 'color'
-        ? null
-        : slipIn(declared.property, value, hits.length)
-    if (slip) {
-      const written = { start: declared.start + slip.start, end: declared.start + slip.end }
-      // A gradient is what was meant; the property is what was not.
-      const wrong = slip.code === 'gradient-as-color' && declared.name ? declared.name : written
-      const { meaning } = slip
-      emitter.finding(at, slip.code, written.start, written.end, { meaning, use: declared.kind.use, wrong })
-    }
-    const links = takes === 'unknown' && declared.name !== null ? [] : linksIn(value, hits)
-    const triple = declared.variable !== null && hits.length === 0 ? tripleIn(value) : null
-    if (hits.length > 0 || links.length > 0 || drawings.length > 0 || triple)
-      into.pending.push({ declared, hits, links, drawings, triple })
-  }
-
-  const lookInHead = (head: ReadHead, start: number, property: string, into: Block) => {
-    if (!head.values) return
-    const values = { start: start + head.values.start, end: start + head.values.end }
-    look({ property, kind: ARGUMENTS, ...values, name: null, variable: null, heading: into.heading }, into)
-  }
-
-  /** Whether something has stood here before which no import of CSS may follow (CSS Cascade 5 §2.1). */
-  let isLate = false
   const addresses = addressesOf(text)
-  let address = 0
-  /** Tells of the addresses in a declaration: those in comments are none. */
-  const nameFiles = (start: number, end: number) => {
-    while (address < addresses.length && (addresses[address] as Address).start < start) address++
-    for (let each = addresses[address]; each && each.start < end; each = addresses[++address])
-      emitter.link(at, each.start, each.end, asset(each.target))
-  }
 
-  const declare = (start: number, end: number, colon: number) => {
-    if (address < addresses.length) nameFiles(start, end)
-    const name = { start, end: trimmed(text, start, colon) }
-    const written = text.slice(name.start, name.end)
-    const property = block.prefix + (written.includes('/*') ? written.replace(/\/\*[\s\S]*?\*\//g, '').trim() : written)
-    let kind = text[colon] === '=' ? ASSIGNED : kindOf(property)
-    if (block.kind === 'map' && kind.takes === 'unknown') kind = IN_MAP
-    const variable =
-      kind.use === 'variable'
-        ? (block.variable ?? (kind === ASSIGNED ? property.replace(/\s*[?:+]$/, '') : property))
-        : null
-    if (block.kind === 'sheet' && outer.selector === null && !at.drawing && dialect === CSS && kind.takes === 'color')
-      emitter.finding(at, 'outside-rules', start, end)
-    if (property === 'opacity') block.opacity = opacityOf(text.slice(colon + 1, end))
-    look({ property, kind, start: colon + 1, end, name, variable, heading: block.heading }, block)
+  /** What a value holds; null: nothing. */
+  const look = (value: Value, declaration: Declaration | null): Found | null => {
+    const { takes, use } = value.kind
+    if (takes === 'none') return null
+    const { start } = value.value
+    const written = text.slice(start, value.value.end)
+    // A drawing within a drawing is none that a browser shows.
+    const drawings = at.drawing ? [] : findDrawings(written)
+    const found = findInValue(written, takes)
+    const isOutside = (hit: ValueHit) => drawings.every((each) => hit.end <= each.start || hit.start >= each.end)
+    const hits = drawings.length === 0 ? found : found.filter(isOutside)
+    if (!dialect.lexical && declaration && takes === 'color') {
+      const slip = slipIn(value.property, written, hits.length)
+      if (slip) {
+        const place = { start: start + slip.start, end: start + slip.end }
+        // A gradient is what was meant; the property is what was not.
+        const wrong = slip.code === 'gradient-as-color' ? declaration.name : place
+        emitter.finding(at, slip.code, place.start, place.end, { meaning: slip.meaning, use, wrong })
+      }
+    }
+    // A property that nobody knows to take a color takes no variable for one either; an argument may.
+    const links = takes === 'unknown' && declaration ? [] : linksIn(written, hits)
+    const triple = value.variable !== null && hits.length === 0 ? tripleIn(written) : null
+    const isEmpty = hits.length === 0 && links.length === 0 && drawings.length === 0 && !triple
+    return isEmpty ? null : { value, declaration, hits, links, drawings, triple }
   }
 
   const readDrawing = (payload: Payload, origin: number, context: Context) => {
@@ -150,28 +76,49 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     emitter.readMarkup(drawing, { ...context, confidence: outer.confidence }, true, emitter)
   }
 
-  /** Reports what the block that ends holds, now that all that stands in it is known. */
-  const flush = () => {
-    if (block.pending.length === 0) return
-    const rule = block.rule ? readRule(block.rule) : outer
-    if (block.pending.length > 1)
-      for (const { start, end } of overridden(block.pending, text))
-        emitter.finding(at, 'overridden-in-rule', start, end)
-    const inRule = block.rule !== null || outer.selector !== null
-    for (const { declared, hits, links, drawings, triple } of block.pending) {
-      const { property, kind, start, end, name, variable, heading } = declared
+  /** Tells of the addresses in a declaration: those in comments are none. */
+  const nameFiles = ({ start, end }: Range) => {
+    for (let i = firstFrom(addresses, start); (addresses[i]?.start ?? end) < end; i++) {
+      const each = addresses[i] as Address
+      emitter.link(at, each.start, each.end, asset(each.target))
+    }
+  }
+
+  /** Reports what stands in a rule. Most hold no color, and reading their selectors would be in vain. */
+  const report = (rule: Rule) => {
+    const isOutside = rule.kind === 'sheet' && outer.selector === null && !at.drawing && dialect === CSS
+    const found: Found[] = []
+    for (const value of rule.args) {
+      const one = look(value, null)
+      if (one) found.push(one)
+    }
+    for (const declaration of rule.declarations) {
+      if (addresses.length > 0) nameFiles(declaration)
+      if (isOutside && declaration.kind.takes === 'color')
+        emitter.finding(at, 'outside-rules', declaration.start, declaration.end)
+      const one = look(declaration, declaration)
+      if (one) found.push(one)
+    }
+    if (found.length === 0) return
+    if (found.length > 1)
+      for (const { start, end } of overridden(found, text)) emitter.finding(at, 'overridden-in-rule', start, end)
+    const by = rule.selectors ? readSelectors(rule.selectors) : outer
+    const opacity = rule.selectors !== null || outer.selector !== null ? opacityOf(rule, text) : null
+    for (const { value, declaration, hits, links, drawings, triple } of found) {
+      const { property, kind, variable, heading } = value
+      const { start } = value.value
       const context: Context = {
         property,
         use: kind.use,
-        selector: rule.selector,
-        subjects: rule.subjects,
-        signals: rule.signals,
-        specificity: rule.specificity,
-        atRules: block.atRules,
+        selector: by.selector,
+        subjects: by.subjects,
+        signals: by.signals,
+        specificity: by.specificity,
+        atRules: rule.atRules,
         heading,
-        important: name !== null && IMPORTANT.test(text.slice(Math.max(start, end - IMPORTANT_LENGTH), end)),
+        important: declaration !== null && isImportant(text, declaration),
         variable,
-        opacity: inRule ? block.opacity : null,
+        opacity,
         literalOnly: outer.literalOnly,
         evidence: outer.evidence,
       }
@@ -184,103 +131,62 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
         )
       for (const link of links) emitter.reference(at, start + link.start, start + link.end, referenceOf(link, context))
       for (const payload of drawings) readDrawing(payload, start, context)
-      if (variable === null || name === null) continue
+      if (variable === null || !declaration) continue
       const { selector, atRules } = context
-      emitter.definition(at, name.start, name.end, { name: variable, selector, atRules })
+      emitter.definition(at, declaration.name.start, declaration.name.end, { name: variable, selector, atRules })
       if (triple) emitter.triple(at, start + triple.start, start + triple.end, context)
     }
   }
 
-  dialect.scan(text, {
-    comment(start, end, remark) {
-      const heading = remark || block.kind === 'rule' ? null : headingOf(commentText(at.text, start, end))
-      if (heading !== null) block.heading = heading
-    },
-    open(start, end, colon) {
-      isLate = true
+  scanRules(at.text, text, dialect, outer, {
+    rule: report,
+    statement(start, end, { head }, isLate) {
       const written = text.slice(start, end)
-      const read = dialect.blockHead(written, colon < 0 ? -1 : colon - start)
-      const { head } = read
-      if (head.kind !== 'rule') lookInHead(read, start, /^@?[\w-]*/.exec(written)?.[0] ?? '', block)
-      const inner: Block = {
-        kind: head.kind,
-        rule:
-          head.kind === 'rule'
-            ? { written, outer: block.rule, inKeyframes: isKeyframes(block.atRules), resolved: null }
-            : block.rule,
-        atRules:
-          head.kind === 'condition' && block.atRules.length < MOST_CONDITIONS
-            ? [...block.atRules, written.replace(/\s+/g, ' ')]
-            : block.atRules,
-        prefix: head.kind === 'prefix' ? block.prefix + head.prefix : '',
-        variable: head.kind === 'map' ? head.variable : null,
-        heading: block.heading,
-        opacity: null,
-        pending: [],
-      }
-      if (head.kind === 'rule') lookInHead(read, start, /^[^(]*/.exec(written)?.[0].trim() ?? '', inner)
-      blocks.push(block)
-      block = inner
-    },
-    close() {
-      flush()
-      block = blocks.pop() as Block
-    },
-    statement(start, end, colon) {
-      const written = text.slice(start, end)
-      if (colon >= 0 && dialect.isDeclaration(written)) return declare(start, end, colon)
       if (IMPORTS.test(written))
         for (const link of importsOf(written, dialect === CSS))
           emitter.link(at, start + link.start, start + link.end, isLate && dialect === CSS ? asset(link.target) : link)
-      else if (!/^@(?:charset|layer)\b/i.test(written)) isLate = true
-      const read = dialect.statementHead(written)
-      if (read.head.kind === 'unreadable') emitter.finding(at, 'unreadable-css', start, start + 1)
-      else lookInHead(read, start, /^@?[\w-]*/.exec(written)?.[0] ?? '', block)
+      if (head.kind === 'unreadable') emitter.finding(at, 'unreadable-css', start, start + 1)
     },
     fault(code: FindingCode, offset) {
       emitter.finding(at, code, offset, Math.min(text.length, offset + 1))
     },
   })
-  flush()
 }
 
-/** The colors that a later declaration of the same rule always wins over: same property, no weaker, and readable by every browser. */
-function overridden(pending: readonly Pending[], text: string): { start: number; end: number }[] {
+/** The index of the first address that begins at an offset or behind it. */
+function firstFrom(addresses: readonly Address[], offset: number): number {
+  let [low, high] = [0, addresses.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if ((addresses[middle] as Address).start < offset) low = middle + 1
+    else high = middle
+  }
+  return low
+}
+
+/** The declarations whose colors a later one of the same rule always wins over: same property, no weaker, and readable by every browser. */
+function overridden(found: readonly Found[], text: string): Range[] {
   const later = new Map<string, boolean>()
-  const found: { start: number; end: number }[] = []
-  for (const { declared, hits } of pending.toReversed()) {
-    const { property, name, start, end, kind } = declared
-    if (name === null || kind.takes !== 'color' || hits.length === 0) continue
-    const important = IMPORTANT.test(text.slice(Math.max(start, end - IMPORTANT_LENGTH), end))
+  const told: Range[] = []
+  for (const { declaration, hits } of found.toReversed()) {
+    if (!declaration || declaration.kind.takes !== 'color' || hits.length === 0) continue
+    const { property, start, end } = declaration
+    const important = isImportant(text, declaration)
     const winner = later.get(property)
-    if (winner !== undefined && (winner || !important)) found.push({ start: name.start, end })
+    if (winner !== undefined && (winner || !important)) told.push({ start, end })
     const isOld = hits.every(({ found: hit }) => 'notation' in hit && OLDEST.test(hit.notation))
     if (isOld) later.set(property, important || winner === true)
   }
-  return found.toReversed()
+  return told.toReversed()
 }
 
 /** Notations that the first browsers with style sheets knew: what stands before them is no fallback for others. */
 const OLDEST = /^(?:hex[36]|name|rgb)$/
 
-const ARGUMENTS: PropertyKind = { takes: 'unknown', use: 'other' }
-/** `name = value` of Stylus. */
-const ASSIGNED: PropertyKind = { takes: 'custom', use: 'variable' }
-const IN_MAP: PropertyKind = { takes: 'custom' satisfies Takes, use: 'variable' }
-
-/** Deeper conditions than anybody nests are not told. */
-const MOST_CONDITIONS = 50
-
-const IMPORTANT = /!\s*important\s*$/i
-/** Longer than anybody spaces it out. */
-const IMPORTANT_LENGTH = 40
-
-function isKeyframes(atRules: readonly string[]): boolean {
-  return atRules.some((name) => /^@(?:-\w+-)?keyframes\b/i.test(name))
-}
-
-function opacityOf(value: string): number | null {
-  const match = /^\s*(\d*\.?\d+)(%?)\s*(?:!\s*important\s*)?$/i.exec(value)
+/** The last opacity that a rule declares, 0 to 1; null where it is not written out. */
+function opacityOf({ declarations }: Rule, text: string): number | null {
+  const last = declarations.findLast(({ property }) => property === 'opacity')?.value
+  const match = last && /^\s*(\d*\.?\d+)(%?)\s*(?:!\s*important\s*)?$/i.exec(text.slice(last.start, last.end))
   return match ? Math.min(1, Number(match[1]) / (match[2] ? 100 : 1)) : null
 }
 
@@ -288,10 +194,4 @@ function referenceOf({ name, channelsOf, taken }: Link, context: Context) {
   const { property, use, selector, subjects, signals, specificity, atRules, important, variable } = context
   const stands = { property, use, selector, subjects, signals, specificity, atRules, important, variable }
   return { name, channelsOf, taken, ...stands }
-}
-
-/** The inside of a comment as it was received: one that began with two slashes has no closing mark. */
-function commentText(received: string, start: number, end: number): string {
-  const written = received.slice(start + 2, end)
-  return written.endsWith('*/') ? written.slice(0, -2) : written
 }

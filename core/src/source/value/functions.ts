@@ -34,6 +34,14 @@ export function makesColor(name: string): boolean {
   return COMPUTES.test(name) || COLOR_FUNCTIONS.has(name)
 }
 
+/** Functions that set the alpha of what they give, or change it: those of color with channels, relative ones among them (CSS Color 5 §4), and of Sass and Less. */
+const SETS_ALPHA =
+  /^(?:fade|fadein|fadeout|fade-in|fade-out|opacify|transparentize|(?:adjust|scale|change)-color|color\.(?:adjust|scale|change))$/
+
+export function setsAlpha(name: string): boolean {
+  return SETS_ALPHA.test(name) || COLOR_FUNCTIONS.has(name)
+}
+
 /** The innermost function of a path, outermost first, that makes another color of what it is given; unknown ones are taken to do so. */
 export function computingFunction(path: readonly string[]): string | null {
   return path.findLast((name) => !PAINTS.test(name)) ?? null

@@ -17,7 +17,14 @@ export function findInOldFilter(value: string): ValueHit[] {
     const literal = written.startsWith('#') ? argb(written.slice(1)) : nameLiteral(written)
     const end = match.index + whole.length
     if (literal)
-      hits.push({ start: end - written.length, end, found: literal, functions: ['progid'], confidence: 'certain' })
+      hits.push({
+        start: end - written.length,
+        end,
+        found: literal,
+        functions: ['progid'],
+        confidence: 'certain',
+        isWhole: false,
+      })
   }
   return hits
 }

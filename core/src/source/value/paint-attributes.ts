@@ -1,5 +1,5 @@
 import type { Signal } from '../../selector/state.ts'
-import type { Use } from '../occurrence.ts'
+import type { Context, Use } from '../occurrence.ts'
 import { type PropertyKind, propertyKind } from './property.ts'
 
 /** Attributes of drawings that paint, each a property of the same name (SVG 2 §11, Filter Effects 1). */
@@ -44,6 +44,12 @@ export function legacyAttribute(element: string, name: string): LegacyAttribute 
     default:
       return null
   }
+}
+
+/** Whether a place is an attribute of HTML whose values are legacy colors: those know no alpha. */
+export function isLegacyAttribute({ literalOnly, evidence, specificity, property }: Partial<Context>): boolean {
+  const isColor = property !== undefined && /^(?:background-|border-)?color$/.test(property)
+  return isColor && literalOnly === true && evidence === null && specificity === null
 }
 
 /** Names of meta elements whose content is a color (HTML §4.2.5.1, and what systems of old read). */

@@ -10,7 +10,9 @@ export interface ComputedColor {
 
 /** The hit of a color that is all of a text, white space around it aside; null where the text is none. */
 export function wholeHit(text: string, found: ColorLiteral | null, confidence: Confidence): ValueHit | null {
-  return found && { start: text.search(/\S/), end: text.trimEnd().length, found, functions: [], confidence }
+  return (
+    found && { start: text.search(/\S/), end: text.trimEnd().length, found, functions: [], confidence, isWhole: true }
+  )
 }
 
 /** A color, a color keyword or a computed color within one value; offsets within the value's text. */
@@ -21,4 +23,6 @@ export interface ValueHit {
   /** The functions around it, outermost first, lower case. */
   readonly functions: readonly string[]
   readonly confidence: Confidence
+  /** Whether it is all of the value, white space and `!important` aside. */
+  readonly isWhole: boolean
 }

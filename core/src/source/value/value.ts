@@ -1,6 +1,7 @@
 import { type CSSToken, TokenType, tokenize } from '@csstools/css-tokenizer'
 import { type ChannelFunction, COLOR_FUNCTIONS, functionLiteral, hexLiteral, nameLiteral } from '../../color/literal.ts'
 import { COLOR_KEYWORDS, COLOR_NAMES } from '../../color/names.ts'
+import type { Range } from '../../text/range.ts'
 import type { Confidence } from '../occurrence.ts'
 import { holdsNoColor, makesColor, takesColorWords } from './functions.ts'
 import { findInOldFilter, isOldFilter } from './old-filter.ts'
@@ -13,7 +14,7 @@ export function findInValue(value: string, takes: Takes): ValueHit[] {
   if (takes === 'color' && isOldFilter(value)) return findInOldFilter(value)
   if (!mayHoldColor(value, takes)) return []
   if (ONLY_VARIABLE.test(value)) return []
-  return onlyHex(value, takes) ?? findInTokens(tokenize({ css: value }), takes)
+  return onlyHex(value, takes) ?? findInTokens(tokenize({ css: value }), takes, bareRange(value))
 }
 
 /** `var(--x)` and nothing else: the commonest value that holds no color. */
@@ -25,10 +26,19 @@ function onlyHex(value: string, takes: Takes): ValueHit[] | null {
   const literal = digits === undefined ? null : hexLiteral(digits)
   if (digits === undefined || !literal) return null
   const start = value.indexOf('#')
-  return [{ start, end: start + 1 + digits.length, found: literal, functions: [], confidence: 'certain' }]
+  return [
+    { start, end: start + 1 + digits.length, found: literal, functions: [], confidence: 'certain', isWhole: true },
+  ]
 }
 
-function findInTokens(tokens: readonly CSSToken[], takes: Takes): ValueHit[] {
+/** A value without white space around it and without `!important`. */
+export function bareRange(value: string): Range {
+  const bare = value.replace(/\s*!\s*important\s*$/i, '')
+  return { start: bare.length - bare.trimStart().length, end: bare.trimEnd().length }
+}
+
+/** @param bare the value without what may stand around it */
+function findInTokens(tokens: readonly CSSToken[], takes: Takes, bare: Range): ValueHit[] {
   const closes = matchBrackets(tokens)
   const hits: ValueHit[] = []
   const open: OpenFunction[] = []
@@ -36,7 +46,14 @@ function findInTokens(tokens: readonly CSSToken[], takes: Takes): ValueHit[] {
   const hexIsColor = takes !== 'image'
 
   const push = (start: number, end: number, found: ValueHit['found'], confidence: Confidence = 'certain') =>
-    hits.push({ start, end, found, functions: open.at(-1)?.path ?? [], confidence })
+    hits.push({
+      start,
+      end,
+      found,
+      functions: open.at(-1)?.path ?? [],
+      confidence,
+      isWhole: start === bare.start && end === bare.end,
+    })
 
   for (let i = 0; i < tokens.length; i++) {
     const token = tokens[i] as CSSToken
@@ -80,7 +97,9 @@ function findInTokens(tokens: readonly CSSToken[], takes: Takes): ValueHit[] {
         break
       }
       case TokenType.Ident: {
-        const word = token[4].value.toLowerCase()
+        const [written] = HACKED.exec(token[1]) ?? [token[1]]
+        const word = written === token[1] ? token[4].value.toLowerCase() : written.toLowerCase()
+        const end = token[2] + written.length
         // The first argument of var() is a name, what follows its comma is a value; that of color() is a space.
         if ((inside?.name === 'var' && inside.commas === 0) || inside?.name === 'color') break
         if (isSigil(tokens[i - 1])) break
@@ -88,14 +107,17 @@ function findInTokens(tokens: readonly CSSToken[], takes: Takes): ValueHit[] {
         if (!wordsAreColors && !inside?.takesColors && !named) break
         const literal = nameLiteral(word)
         const confidence = takes === 'color' || inside?.takesColors ? 'certain' : 'likely'
-        if (literal) push(token[2], token[3] + 1, literal, confidence)
-        else if (COLOR_KEYWORDS.has(word)) push(token[2], token[3] + 1, { keyword: word }, confidence)
+        if (literal) push(token[2], end, literal, confidence)
+        else if (COLOR_KEYWORDS.has(word)) push(token[2], end, { keyword: word }, confidence)
         break
       }
     }
   }
   return hits
 }
+
+/** A word before `\9` or `\0/`, which only some old browsers read (common practice, no source). */
+const HACKED = /^[a-z]+(?=\\[09]$)/i
 
 /** More tokens than a color with all its spaces and a calculated alpha has; keeps nested functions linear. */
 const LONGEST_LITERAL = 64

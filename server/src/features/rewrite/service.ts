@@ -1,5 +1,5 @@
 import type { Readable } from 'node:stream'
-import { applyEdits, decode, encode, filePlanOf, type Resolver, resolver, rewriteOf, touches } from '@undo-ink/core'
+import { bytesAfter, decode, resolver, rewriteFile, touches, type WritablePlan } from '@undo-ink/core'
 import { ZipFile } from 'yazl'
 import type { FileRow, PlanRow } from '../../db/models.ts'
 import { pagesOf, placesOfFile } from '../audit/service.ts'
@@ -9,29 +9,27 @@ import { listFiles } from '../sites/store.ts'
 
 /** A plan as it stands, ready to be written into the files of its copy. */
 export interface Rewriting extends Standing {
-  readonly resolver: Resolver
+  readonly writable: WritablePlan
 }
 
 export async function rewritingOf(plan: PlanRow): Promise<Rewriting> {
   const standing = await planStanding(plan)
-  const { decisions, confirmations } = standing.state
+  const { decisions, confirmations, corrections, insertions } = standing.state
   const asksForPages = decisions.some(({ target }) => target.scope?.page !== undefined)
   const pages = asksForPages ? await pagesOf(plan.snapshotId) : []
-  return { ...standing, resolver: resolver(decisions, standing.roles, pages, confirmations) }
+  const writable = { resolver: resolver(decisions, standing.roles, pages, confirmations), corrections, insertions }
+  return { ...standing, writable }
 }
 
 /** The bytes of a file under a plan; files that neither a decision nor a correction touches come back as received. */
-export async function rewriteFile(file: FileRow, { state, resolver }: Rewriting): Promise<Buffer> {
+export async function rewrittenBytes(file: FileRow, { writable }: Rewriting): Promise<Buffer> {
   const bytes = await loadBytes(file.sha256 as string)
   if (file.skipped !== null) return bytes
   const places = await placesOfFile(file.id)
-  const own = filePlanOf(state, file.path)
-  if (!touches(places, own, resolver)) return bytes
+  if (!touches(file.path, places, writable)) return bytes
   const source = decode(file.path, bytes)
   if (typeof source === 'string') throw new Error(`${file.path} was read once and cannot be read now: ${source}`)
-  const { edits } = rewriteOf(source, places, own, resolver)
-  if (edits.edits.length === 0) return bytes
-  return Buffer.from(encode(applyEdits(source.text, edits), source.encoding))
+  return Buffer.from(bytesAfter(source, rewriteFile(source, places, writable)))
 }
 
 /** The same DOS time everywhere, so that the same plan gives the same archive. */
@@ -45,7 +43,7 @@ export async function rewriteZip(plan: PlanRow): Promise<Readable> {
   const stream = zip.outputStream as Readable
   const fill = async () => {
     for (const file of files)
-      zip.addBuffer(await rewriteFile(file, rewriting), file.path, {
+      zip.addBuffer(await rewrittenBytes(file, rewriting), file.path, {
         mtime: TIME,
         mode: 0o100644,
         forceDosTimestamp: true,

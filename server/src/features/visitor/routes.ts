@@ -11,7 +11,7 @@ import { Refusal } from '../../http/problem.ts'
 import { requireAudit } from '../audit/service.ts'
 import { loadBytes } from '../audit/store.ts'
 import { requirePlan } from '../plans/service.ts'
-import { rewriteFile, rewritingOf } from '../rewrite/service.ts'
+import { rewritingOf, rewrittenBytes } from '../rewrite/service.ts'
 import { agentScript } from './agent/agent.ts'
 import { findFirstFile, keptPaths, visitorNamesOf } from './store.ts'
 
@@ -99,7 +99,7 @@ async function written(name: VisitorNameRow, file: FileRow): Promise<Written> {
     return { bytes: await loadBytes(file.sha256 as string), version: null }
   await requireAudit(name.snapshotId)
   const rewriting = await rewritingOf(await requirePlan(name.planId))
-  return { bytes: await rewriteFile(file, rewriting), version: rewriting.version }
+  return { bytes: await rewrittenBytes(file, rewriting), version: rewriting.version }
 }
 
 /** The file at an address, or where else it is: an address from the root of a site that lies in a folder of the copy, as the page that asks tells. */

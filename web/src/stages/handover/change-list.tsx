@@ -5,7 +5,7 @@ import { Sheet } from '../../components/sheet.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { number } from '../../components/words.ts'
 import { countBy } from '../../work/places.ts'
-import type { ChangeGroup } from './changes.ts'
+import type { ChangeGroup } from './rewriting/planned-changes.ts'
 
 export type Order = 'decision' | 'file'
 const ORDER_SEGMENTS = (['decision', 'file'] as const).map((value) => ({ value, text: `by ${value}` }))

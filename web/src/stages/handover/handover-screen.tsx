@@ -1,7 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { type ReactNode, useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { useFileTexts } from '../../api/copies.ts'
 import { ActButton } from '../../components/act-button.tsx'
 import { Note } from '../../components/note.tsx'
 import { Sheet } from '../../components/sheet.tsx'
@@ -13,27 +12,23 @@ import { useStable } from '../../work/use-stable.ts'
 import { useView } from '../../work/view-store.ts'
 import { useSaved, useWork } from '../../work/work.tsx'
 import { ChangeList, type Order } from './change-list.tsx'
-import { byDecision, byFile, changeOfInsertion, changesOf, type PlannedChange } from './changes.ts'
 import { LostLater } from './lost-later.tsx'
 import { PageCheck } from './page-check/page-check.tsx'
 import { ProofSource } from './proof-source.tsx'
-import { UnwrittenParts } from './unwritten-parts.tsx'
+import { byDecision, byFile, type PlannedChange } from './rewriting/planned-changes.ts'
+import { type Rewriting, useRewrite } from './rewriting/use-rewrite.ts'
+import { UnwrittenNote } from './unwritten-note.tsx'
 
 /** What the plan changes, read as a proofreader reads, and the copy to send. */
 export function HandoverScreen() {
-  const { places, outcomes, resolver, roles, rows, state, standing } = useWork()
+  const { places, rows, standing } = useWork()
+  const rewriting = useRewrite()
+  const { rewrite } = rewriting
   const stretch = useView((view) => view.stretch)
   const [order, setOrder] = useState<Order>('decision')
   const [key, setKey] = useState<string | null>(null)
   const [at, setAt] = useState<string | null>(null)
-  const texts = useFileTexts([...new Set(state.insertions.map(({ path }) => places.fileId(path)))])
-  const all = useMemo(() => {
-    const added = state.insertions.flatMap((insertion) => {
-      const lines = texts.get(insertion.path)?.text.split(/\r\n|\n|\r/).length ?? 1
-      return changeOfInsertion(insertion, places, resolver, roles, lines) ?? []
-    })
-    return [...changesOf(places, outcomes, state, resolver), ...added]
-  }, [places, outcomes, state, resolver, roles, texts])
+  const all = rewrite?.changes ?? NONE
   const changes = useMemo(() => {
     if (stretch === null) return all
     const colors = new Set(rowsIn(rows, stretch).flatMap(({ cluster }) => cluster.members))
@@ -60,7 +55,10 @@ export function HandoverScreen() {
   const files = byFile(all).length
   return (
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="480px">
-      <StageHead title="Handover" sentence={sentence(all, files, places.length - standing.changed)}>
+      <StageHead
+        title="Handover"
+        sentence={rewrite ? sentence(all, files, places.length - standing.changed) : 'Working out every change …'}
+      >
         <ActButton hotkey="P" disabled={!change} onClick={() => step(-1)}>
           Previous
         </ActButton>
@@ -70,7 +68,11 @@ export function HandoverScreen() {
         <Download />
       </StageHead>
       <PageCheck />
-      {all.length === 0 ? (
+      <Failed {...rewriting} />
+      {rewrite && rewrite.unwritten.length > 0 && all.length === 0 ? (
+        <UnwrittenNote unwritten={rewrite.unwritten} />
+      ) : null}
+      {!rewrite ? null : all.length === 0 ? (
         <NothingYet />
       ) : (
         <Flex flex={{ base: 'none', lg: '1' }} minH="0" gap="4" direction={{ base: 'column', lg: 'row' }}>
@@ -87,7 +89,7 @@ export function HandoverScreen() {
             />
             {change ? (
               <FileFacts change={change} all={all}>
-                <UnwrittenParts />
+                <UnwrittenNote unwritten={rewrite.unwritten} />
                 <LostLater all={all} />
               </FileFacts>
             ) : null}
@@ -96,6 +98,18 @@ export function HandoverScreen() {
         </Flex>
       )}
     </Flex>
+  )
+}
+
+const NONE: readonly PlannedChange[] = []
+
+/** What could not be worked out, and the way to ask again. */
+function Failed({ failed, again }: Rewriting) {
+  if (failed === null) return null
+  return (
+    <Note shape="▲" title="What the plan changes could not be worked out">
+      {failed}. Nothing is lost: every decision is saved. <ActButton onClick={again}>Try again</ActButton>
+    </Note>
   )
 }
 

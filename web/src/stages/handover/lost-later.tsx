@@ -1,7 +1,7 @@
 import { Note } from '../../components/note.tsx'
 import { count } from '../../components/words.ts'
 import { useWork } from '../../work/work.tsx'
-import { byFile, type PlannedChange } from './changes.ts'
+import { byFile, type PlannedChange } from './rewriting/planned-changes.ts'
 
 /** Changes that somebody else's next version or build would undo: in third-party code that was taken in, and in sheets that are made from others. */
 export function LostLater({ all }: { all: readonly PlannedChange[] }) {

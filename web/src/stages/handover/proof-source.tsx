@@ -6,7 +6,7 @@ import { withAlpha } from '../../components/swatch.tsx'
 import { count } from '../../components/words.ts'
 import { markOf } from '../ledger/place-source.tsx'
 import { SourcePane } from '../ledger/source-pane.tsx'
-import type { PlannedChange } from './changes.ts'
+import type { PlannedChange } from './rewriting/planned-changes.ts'
 
 interface ProofSourceProps {
   /** The change that is looked at. */
@@ -77,7 +77,7 @@ const LETTER = 7.8
 /** What is replaced is struck; what a rule is added for stays. */
 function marksOf(here: readonly PlannedChange[], change: PlannedChange): SourceMark[] {
   return here.flatMap((each): SourceMark[] => {
-    if (each.part === null) return [markOf(each, each === change ? 'struck-here' : 'struck')]
+    if (each.part === null && each.raw !== '') return [markOf(each, each === change ? 'struck-here' : 'struck')]
     return each === change && each.raw !== '' ? [markOf(each, 'here')] : []
   })
 }

@@ -1,5 +1,6 @@
+import { UNWRITABLE_WORDS } from '@undo-ink/contracts'
 import { type Part, reacher, type ScopePage, type Target } from '@undo-ink/core'
-import { partText, UNWRITABLE_WORDS } from '../../../work/decision-words.ts'
+import { partText } from '../../../work/decision-words.ts'
 import type { PlaceOf } from '../../../work/places.ts'
 
 /** What a scope does with one place. */

@@ -1,26 +1,19 @@
 import { strongest } from '../../selector/parse.ts'
 import { readSelectors, type SelectorFacts } from '../../selector/selector.ts'
 import type { Context } from '../occurrence.ts'
-
-/** A rule as written, within another or not. */
-export interface Rule {
-  readonly written: string
-  readonly outer: Rule | null
-  readonly inKeyframes: boolean
-  /** Its selector list with nesting resolved; null until somebody asks. */
-  resolved: string | null
-}
+import type { Rule } from './rules.ts'
 
 /** What a rule's selectors say. */
 export type RuleContext = Pick<Context, 'selector' | 'subjects' | 'signals' | 'specificity'>
 
 /**
- * Makes the function that reads the selectors of a sheet's rules, nesting resolved (CSS Nesting 1 §3); a list as parent becomes `:is()`, as
+ * Makes the function that reads the selectors of a rule of selectors, nesting resolved (CSS Nesting 1 §3); a list as parent becomes `:is()`, as
  * that section says. All resolved selectors of a sheet together may be a few times as long as the sheet: beyond that inner
  * selectors stand alone, so that hostile nesting costs neither time nor memory.
  */
-export function ruleReader(sheetLength: number): (rule: Rule) => RuleContext {
+export function selectorReader(sheetLength: number): (rule: Rule) => RuleContext {
   const lists = new Map<string, readonly SelectorFacts[] | null>()
+  const resolved = new WeakMap<Rule, string>()
   let budget = 20_000 + 4 * sheetLength
 
   const nest = (written: string, parent: string | null) => {
@@ -31,13 +24,16 @@ export function ruleReader(sheetLength: number): (rule: Rule) => RuleContext {
     if (budget < 0) return selector
     return selector.includes('&') ? selector.replaceAll('&', () => as) : `${as} ${selector}`
   }
-  const resolve = (rule: Rule) => {
+  const resolve = (rule: Rule): string => {
     const chain: Rule[] = []
-    for (let each: Rule | null = rule; each && each.resolved === null; each = each.outer) chain.push(each)
-    let selector = rule.resolved ?? ''
-    for (let each = chain.pop(); each; each = chain.pop())
-      each.resolved = selector = nest(each.written, each.outer?.resolved ?? null)
-    return selector
+    let known: string | undefined
+    for (let each: Rule | null = rule; each && known === undefined; each = each.outer?.selectors ?? null) {
+      known = resolved.get(each)
+      if (known === undefined) chain.push(each)
+    }
+    let selector = known ?? null
+    for (let each = chain.pop(); each; each = chain.pop()) resolved.set(each, (selector = nest(each.written, selector)))
+    return selector ?? ''
   }
   const parts = (list: string) => {
     let found = lists.get(list)
@@ -46,7 +42,7 @@ export function ruleReader(sheetLength: number): (rule: Rule) => RuleContext {
   }
   return (rule) => {
     const selector = resolve(rule)
-    const read = rule.inKeyframes ? null : parts(selector)
+    const read = isInKeyframes(rule) ? null : parts(selector)
     if (!read) return { selector, subjects: [selector], signals: [], specificity: null }
     const only = read.length === 1 ? read[0] : undefined
     if (only) return { selector, subjects: [only.subject], signals: only.signals, specificity: only.specificity }
@@ -57,4 +53,8 @@ export function ruleReader(sheetLength: number): (rule: Rule) => RuleContext {
       specificity: strongest(read),
     }
   }
+}
+
+function isInKeyframes({ atRules }: Rule): boolean {
+  return atRules.some((name) => /^@(?:-\w+-)?keyframes\b/i.test(name))
 }

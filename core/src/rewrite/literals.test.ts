@@ -2,13 +2,13 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { seeded } from '../../test/random.ts'
+import { planOf } from '../../test/rewritten.ts'
 import { toHex } from '../color/color.ts'
-import { resolver } from '../plan/outcome.ts'
 import { readSource } from '../source/read.ts'
 import { syntaxOf } from '../source/syntax.ts'
-import { applyEdits, fileEdits } from '../text/edit.ts'
+import { applyEdits } from '../text/edit.ts'
 import { decode, encode } from '../text/source-text.ts'
-import { changesInPlace, editsOf } from './in-place.ts'
+import { bytesAfter, rewriteFile } from './rewrite-file.ts'
 
 const SITE = join(import.meta.dirname, '../../../demo/site')
 const FILES = readdirSync(SITE, { recursive: true, encoding: 'utf8' }).filter((path) =>
@@ -31,10 +31,9 @@ describe('a rewrite in place of the demo', () => {
 
   it.each(FILES)('%s: an empty plan gives the same bytes', (path) => {
     const { bytes, decoded } = source(path)
-    const changes = changesInPlace(readSource(decoded).occurrences, resolver([], roles))
-    expect(changes).toEqual([])
-    const text = applyEdits(decoded.text, fileEdits(path, decoded.text.length, []))
-    expect(Buffer.from(encode(text, decoded.encoding)).equals(bytes)).toBe(true)
+    const found = rewriteFile(decoded, readSource(decoded).occurrences, planOf([], roles))
+    expect([found.changes, found.unwritten]).toEqual([[], []])
+    expect(Buffer.from(bytesAfter(decoded, found)).equals(bytes)).toBe(true)
   })
 
   it.each(FILES)('%s: a full plan changes the listed ranges and nothing else, and reads back as decided', (path) => {
@@ -46,9 +45,8 @@ describe('a rewrite in place of the demo', () => {
       target: { colors: [color] },
       to: { kind: 'role', role: random() < 0.5 ? 'a' : 'b' } as const,
     }))
-    const resolve = resolver(decisions, roles)
-    const changes = changesInPlace(occurrences, resolve)
-    const file = fileEdits(path, decoded.text.length, editsOf(decoded.text, changes))
+    const plan = planOf(decisions, roles)
+    const { edits: file } = rewriteFile(decoded, occurrences, plan)
     const after = applyEdits(decoded.text, file)
     // What stands between the edits, before and after.
     let from = 0
@@ -63,7 +61,7 @@ describe('a rewrite in place of the demo', () => {
     expect(again).toHaveLength(occurrences.length)
     again.forEach(({ color, alpha, property, use }, i) => {
       const before = occurrences[i] as (typeof occurrences)[number]
-      const outcome = resolve.outcome(before)
+      const outcome = plan.resolver.outcome(before)
       if (outcome.kind !== 'role') throw new Error(outcome.kind)
       expect(color).toBe(toHex(outcome.color))
       expect([alpha, property, use]).toEqual([before.alpha, before.property, before.use])
@@ -82,10 +80,11 @@ describe('bytes around a rewrite', () => {
       const source = decode('a.css', received)
       if (typeof source === 'string') throw new Error(source)
       expect(source.encoding).toBe(encoding)
-      const changes = changesInPlace(readSource(source).occurrences, resolver([decision], roles))
-      expect(changes.map(({ occurrence }) => [occurrence.raw, occurrence.line])).toEqual([['#7a2433', 2]])
-      const edits = fileEdits('a.css', source.text.length, editsOf(source.text, changes))
-      const after = encode(applyEdits(source.text, edits), encoding)
+      const found = rewriteFile(source, readSource(source).occurrences, planOf([decision], roles))
+      expect(found.changes.map((each) => each.of === 'place' && [each.place.raw, each.place.line])).toEqual([
+        ['#7a2433', 2],
+      ])
+      const after = bytesAfter(source, found)
       // Of equal length: every byte but those of the six digits is the same.
       const different = [...after].filter((byte, i) => byte !== received[i]).length
       expect(after).toHaveLength(received.length)

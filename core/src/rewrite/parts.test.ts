@@ -1,10 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { rewritten } from '../../test/rewritten.ts'
 import type { Decision, Scope, Target } from '../plan/decision.ts'
 import { resolver } from '../plan/outcome.ts'
-import { readBlocks, readSource } from '../source/read.ts'
-import { applyEdits, fileEdits } from '../text/edit.ts'
-import { changesInPlace, editsOf } from './in-place.ts'
-import { splitsOf } from './split.ts'
 
 const PAGES = [
   { path: 'index.html', files: ['index.html', 'a.css'], hook: 'body.home' },
@@ -16,23 +13,13 @@ type Decided = readonly [Scope | null, string, Partial<Target>?]
 
 /** A text after some decisions about red, or what else is said: each a scope and what it becomes; null as scope: all. */
 function after(text: string, decided: readonly Decided[], path = 'a.css') {
-  const source = { path, text, encoding: 'utf-8' } as const
-  const occurrences = readSource(source).occurrences.map((each) => ({ ...each, path }))
   const decisions = decided.map(([scope, to, limits], i): Decision => {
     const target = { colors: ['#ff0000'], ...limits, ...(scope ? { scope } : {}) }
     return { id: String(i), target, to: to === 'keep' ? { kind: 'keep' } : { kind: 'color', color: to } }
   })
   const plan = resolver(decisions, [], PAGES)
-  const { splits, unsplit } = splitsOf(text, occurrences, plan, () => readBlocks(source))
-  const edits = [...editsOf(text, changesInPlace(occurrences, plan)), ...splits.map(({ edit }) => edit)]
-  const reasons = occurrences.flatMap((each) =>
-    plan.reached(each).flatMap(({ reach }) => (reach.kind === 'unwritable' ? [reach.why] : [])),
-  )
-  return {
-    text: applyEdits(text, fileEdits(path, text.length, edits)),
-    unsplit: unsplit.map(({ why }) => why),
-    reasons,
-  }
+  const { text: got, why } = rewritten(path, text, plan)
+  return { text: got, why }
 }
 
 const only = (scope: Scope, text: string, path?: string) => after(text, [[scope, '#123456']], path).text
@@ -182,14 +169,14 @@ b { border-color: #333333 }`)
   ])('says beforehand that it cannot be: %s', (why, scope, text, path) => {
     const got = after(text, [[scope, '#123456']], path)
     expect(got.text).toBe(text)
-    expect(got.reasons).toEqual([why])
+    expect(got.why).toEqual([why])
   })
 
   it('says afterwards where a rule is not what it was read as', () => {
     const nested = after('a::before { color: red; @media print { color: #000 } }', [[{ region: '.foot' }, '#123456']])
-    expect(nested.unsplit).toEqual(['pseudo-element'])
+    expect(nested.why).toEqual(['pseudo-element'])
     const prefix = after('a { border: { color: red; } }', [[{ region: '.foot' }, '#123456']], 'a.scss')
-    expect(prefix.unsplit).toEqual(['block'])
+    expect(prefix.why).toEqual(['block'])
   })
 
   it('takes a block of very many declarations in its stride', () => {

@@ -1,6 +1,7 @@
 import type { Piece } from '../plan/outcome.ts'
 import type { Occurrence } from '../source/occurrence.ts'
-import type { Declaration } from '../source/sheet/blocks.ts'
+import type { Declaration } from '../source/sheet/rules.ts'
+import type { Rewritten } from './notation.ts'
 
 /** A place of whose declaration parts are written otherwise. */
 export interface Parted<O extends Occurrence> {
@@ -9,9 +10,10 @@ export interface Parted<O extends Occurrence> {
   readonly pieces: readonly Layer[]
 }
 
-/** A piece, and whether it lies over a weaker one, or a whole, that is a gradient. */
+/** A piece as it is written, and whether it lies over a weaker one, or a whole, that is a gradient. */
 export interface Layer extends Piece {
   readonly isOverGradient: boolean
+  readonly written: Rewritten
 }
 
 /** The pieces of one condition that make one rule. */

@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { rewritten } from '../../test/rewritten.ts'
 import type { Decision } from '../plan/decision.ts'
 import { resolver } from '../plan/outcome.ts'
-import { readSource } from '../source/read.ts'
-import { applyEdits } from '../text/edit.ts'
-import { rewriteOf } from './file.ts'
 
 const roles = [
   { id: 'a', name: 'a', color: '#111111' },
@@ -19,11 +17,9 @@ const solid: Decision = { id: 's', target: red, to: { kind: 'role', role: 'b' },
 const blue: Decision = { id: 'o', target: { colors: ['#0000ff'] }, to: { kind: 'role', role: 'a' } }
 
 function after(text: string, decisions: readonly Decision[]) {
-  const source = { path: 'a.css', text, encoding: 'utf-8' } as const
-  const places = readSource(source).occurrences.map((each) => ({ ...each, path: 'a.css' }))
   const plan = resolver(decisions, roles)
-  const found = rewriteOf(source, places, { corrections: [], insertions: [] }, plan)
-  return { text: applyEdits(text, found.edits), unwritten: found.declarations.unwritten, places, plan }
+  const { text: got, unwritten, places } = rewritten('a.css', text, plan)
+  return { text: got, unwritten: unwritten.filter(({ why }) => why === 'gradient'), places, plan }
 }
 
 describe('a solid that becomes a gradient', () => {
@@ -83,15 +79,8 @@ describe('a gradient that becomes a solid', () => {
 
 describe('a part of a rule', () => {
   const written = (text: string, decisions: readonly Decision[]) => {
-    const source = { path: 'a.css', text, encoding: 'utf-8' } as const
-    const places = readSource(source).occurrences.map((each) => ({ ...each, path: 'a.css' }))
-    const { unsplit, edits } = rewriteOf(
-      source,
-      places,
-      { corrections: [], insertions: [] },
-      resolver(decisions, roles),
-    )
-    return { text: applyEdits(text, edits), why: unsplit.map(({ why }) => why) }
+    const { text: got, why } = rewritten('a.css', text, resolver(decisions, roles))
+    return { text: got, why }
   }
   const within = (decision: Decision): Decision => ({
     ...decision,
