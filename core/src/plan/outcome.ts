@@ -5,7 +5,8 @@ import { inSrgb, type Role, readRoleColor } from '../palette/role.ts'
 import { type Confirmation, confirmer } from './confirmation.ts'
 import { canBecomeGradient, canInherit, canTakeAlpha, type Decidable, type Decision, type Ground } from './decision.ts'
 import { followed } from './follow.ts'
-import { inPrecedence } from './precedence.ts'
+import { heldParts, type PartDecision } from './parts.ts'
+import { holding } from './precedence.ts'
 import { type Part, type Reach, reacher, type ScopePage } from './reach.ts'
 
 /** What the plan makes of one occurrence, and why. Colors hold the alpha that is written; null as alpha: the place keeps its own. */
@@ -69,9 +70,9 @@ export interface Reached {
 export interface Resolver {
   /** Of all that no narrower part is decided of. */
   readonly outcome: Resolve
-  /** The parts that are decided otherwise, a later one winning over an earlier one where both hold. */
+  /** The parts that are decided otherwise, a later one winning over an earlier one where both are. */
   readonly pieces: (place: Decidable) => readonly Piece[]
-  /** All decisions about its color, the weakest first; the last that takes all of it holds, and the parts behind that one. */
+  /** All decisions about its color, the weakest first: the last that takes all of it holds for what no part behind it takes. */
   readonly reached: (place: Decidable) => readonly Reached[]
   /** The color of a role, or that is written out, as a screen shows it; null: the role is gone. */
   readonly groundOf: (ground: Ground) => Color | null
@@ -99,7 +100,8 @@ export function resolver(
   const isApart = ({ confidence, path, range }: Decidable) =>
     confidence === 'possible' && !(range && isConfirmed(path, range.start))
   const byColor = new Map<string, Decision[]>()
-  for (const decision of inPrecedence(decisions)) {
+  const order = new Map(decisions.map((decision, at) => [decision, at]))
+  for (const decision of decisions) {
     for (const color of decision.target.colors) {
       const list = byColor.get(color)
       if (list) list.push(decision)
@@ -109,18 +111,29 @@ export function resolver(
   const colors = new Map(roles.map((role) => [role.id, { role, color: readRoleColor(role.color) }]))
   const reachOf = reacher(pages)
   const decisionsOf = (place: Decidable) => byColor.get(place.color) ?? []
+  const matchesOf = (place: Decidable) => {
+    const wholes: Decision[] = []
+    const partials: PartDecision[] = []
+    for (const decision of decisionsOf(place)) {
+      const reach = reachOf(decision.target, place)
+      if (reach.kind === 'all') wholes.push(decision)
+      else if (reach.kind === 'part') partials.push({ decision, part: reach.part })
+    }
+    return { wholes, partials }
+  }
   const outcome = (place: Decidable, chain: number): Outcome => {
-    const decision = decisionsOf(place).findLast(({ target }) => reachOf(target, place).kind === 'all')
+    const { wholes, partials } = matchesOf(place)
+    const decision = holding(wholes)
     if (decision) return made(decision, place, chain)
-    return chain === 0 && partsOf(place).some(({ outcome }) => isDecided(outcome)) ? OPEN_IN_PART : OPEN
+    const isInPart = chain === 0 && partials.some((each) => isDecided(made(each.decision, place, 0)))
+    return isInPart ? OPEN_IN_PART : OPEN
   }
   const partsOf = (place: Decidable): Piece[] => {
-    const all = decisionsOf(place)
-    const whole = all.findLastIndex(({ target }) => reachOf(target, place).kind === 'all')
-    return all.slice(whole + 1).flatMap((decision): Piece[] => {
-      const reach = reachOf(decision.target, place)
-      return reach.kind === 'part' ? [{ part: reach.part, outcome: made(decision, place, 0) }] : []
-    })
+    const { wholes, partials } = matchesOf(place)
+    return heldParts(wholes, partials, order).map(({ part, decision }) => ({
+      part,
+      outcome: made(decision, place, 0),
+    }))
   }
   const groundOf = (over: Ground): Color | null => {
     const color = 'role' in over ? colors.get(over.role)?.color : readRoleColor(over.color)
@@ -182,8 +195,20 @@ export function resolver(
       }
     }
   }
-  const reached = (place: Decidable) =>
-    decisionsOf(place).map((decision) => ({ decision, reach: reachOf(decision.target, place) }))
+  const reached = (place: Decidable): Reached[] => {
+    const all = decisionsOf(place).map((decision) => ({ decision, reach: reachOf(decision.target, place) }))
+    const wholes = all.flatMap(({ decision, reach }) => (reach.kind === 'all' ? [decision] : []))
+    const whole = holding(wholes)
+    const parts = new Set(partsOf(place).map((each) => each.outcome.decision))
+    const rank = ({ decision, reach }: Reached) => {
+      if (reach.kind === 'all') return decision === whole ? 1 : 0
+      // One that cannot be written is told where it would hold.
+      const wouldHold = reach.kind === 'unwritable' && holding(inOrder([...wholes, decision])) === decision
+      return wouldHold || parts.has(decision) ? 2 : 0
+    }
+    return all.toSorted((a, b) => rank(a) - rank(b))
+  }
+  const inOrder = (some: readonly Decision[]) => some.toSorted((a, b) => (order.get(a) ?? 0) - (order.get(b) ?? 0))
   return {
     outcome: (place) => (isApart(place) ? POSSIBLE : outcome(place, 0)),
     pieces: (place) => (isApart(place) ? [] : partsOf(place)),

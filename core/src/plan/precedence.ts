@@ -1,25 +1,45 @@
-import type { Decision, Target } from './decision.ts'
+import { isWithinRegion } from '../selector/region.ts'
+import { splitList } from '../selector/selector.ts'
+import type { Decision, Scope, Target } from './decision.ts'
+import { isNarrowerWidth } from './width.ts'
 
-/** The dimensions in which a target can be limited: the place of each is its bit. */
-const DIMENSIONS = ['alphas', 'use', 'file', 'heading', 'selector', 'state', 'region', 'page', 'width'] as const
+/** Of one dimension: whether a value takes no more than another does. */
+type Within<T> = (value: T, other: T) => boolean
 
-/** The dimensions in which a target is limited, as bits. */
-function limits({ alphas, use, scope = {} }: Target): number {
-  const given: Readonly<Partial<Record<(typeof DIMENSIONS)[number], unknown>>> = { alphas, use, ...scope }
-  return DIMENSIONS.reduce((bits, dimension, i) => (given[dimension] === undefined ? bits : bits | (1 << i)), 0)
+const same: Within<string> = (value, other) => value === other
+
+/** The dimensions of a scope: in these a decision is limited where its scope names a value. */
+const SCOPE: { readonly [D in Exclude<keyof Scope, 'absent'>]-?: Within<NonNullable<Scope[D]>> } = {
+  file: same,
+  heading: same,
+  // One selector of a list.
+  selector: (value, other) => value === other || splitList(other).includes(value),
+  state: same,
+  region: isWithinRegion,
+  page: same,
+  width: isNarrowerWidth,
+}
+
+/** Whether one target is limited in every dimension at least as tightly as another. */
+function isAsNarrow(a: Target, b: Target): boolean {
+  if (b.use !== undefined && a.use !== b.use) return false
+  if (b.alphas && !a.alphas?.every((alpha) => b.alphas?.includes(alpha))) return false
+  return Object.entries(SCOPE).every(([dimension, isWithin]) => {
+    const [own, other] = [a.scope?.[dimension as keyof typeof SCOPE], b.scope?.[dimension as keyof typeof SCOPE]]
+    return other === undefined || (own !== undefined && (isWithin as Within<string>)(own, other))
+  })
+}
+
+/** Whether one target is narrower than another: in no dimension wider, and in one tighter. */
+export function isNarrower(a: Target, b: Target): boolean {
+  return isAsNarrow(a, b) && !isAsNarrow(b, a)
 }
 
 /**
- * Decisions in the order in which they win over one another, the weakest first: as they were made, but each before all that are narrower than it
- * (limited in every dimension in which it is, and one more). Of those that take a place the last one holds. Quadratic in small numbers: of bits.
- * @param decisions in the order in which they were made
+ * The one of some decisions that holds where all of them match: those fall out that another is narrower than; of the rest the latest.
+ * @param matching in the order in which they were made
  */
-export function inPrecedence(decisions: readonly Decision[]): Decision[] {
-  const ordered: { decision: Decision; bits: number }[] = []
-  for (const decision of decisions) {
-    const bits = limits(decision.target)
-    const at = ordered.findIndex(({ bits: other }) => (bits & ~other) === 0 && bits !== other)
-    ordered.splice(at < 0 ? ordered.length : at, 0, { decision, bits })
-  }
-  return ordered.map(({ decision }) => decision)
+export function holding(matching: readonly Decision[]): Decision | null {
+  if (matching.length < 2) return matching[0] ?? null
+  return matching.findLast(({ target }) => !matching.some((other) => isNarrower(other.target, target))) ?? null
 }

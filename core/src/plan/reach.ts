@@ -3,6 +3,7 @@ import { readSelectors, splitList } from '../selector/selector.ts'
 import { type State, statesOf } from '../selector/state.ts'
 import { syntaxOf } from '../source/syntax.ts'
 import type { Decidable, Scope, Target } from './decision.ts'
+import { excludes, isWithinWidth, widthsIn } from './width.ts'
 
 /** A page as far as scopes ask: which files reach it, and what its root alone has. */
 export interface ScopePage {
@@ -156,44 +157,8 @@ function reachOfPage(page: string, path: string | undefined, pages: readonly Sco
 function reachOfWidth(width: string, atRules: readonly string[]): 'all' | 'none' | 'some' {
   const wanted = widthsIn(width)
   const around = atRules.filter((rule) => /^@media\b/i.test(rule) && !/,|\bnot\b/i.test(rule)).flatMap(widthsIn)
-  if (wanted.every((each) => around.some((other) => isTighter(other, each)))) return 'all'
-  const excludes = (other: Width) =>
-    wanted.some(
-      ({ side, unit, value }) =>
-        side !== other.side && unit === other.unit && (side === 'max' ? other.value > value : other.value < value),
-    )
-  return around.some(excludes) ? 'none' : 'some'
-}
-
-interface Width {
-  readonly side: 'min' | 'max'
-  readonly value: number
-  readonly unit: string
-}
-
-/** Media features of width (Media Queries 4 §4.1). */
-const WIDTH = /\(\s*(min|max)-width\s*:\s*([\d.]+)(px|em|rem)\s*\)/gi
-
-function widthsIn(text: string): Width[] {
-  return [...text.matchAll(WIDTH)].map(([, side, value, unit]) => ({
-    side: side?.toLowerCase() as Width['side'],
-    value: Number(value),
-    unit: unit?.toLowerCase() ?? '',
-  }))
-}
-
-function isTighter(a: Width, b: Width): boolean {
-  return a.side === b.side && a.unit === b.unit && (a.side === 'max' ? a.value <= b.value : a.value >= b.value)
-}
-
-/** Whether a text is a media feature of width, as scopes take it. */
-export function isWidth(text: string): boolean {
-  return new RegExp(`^${WIDTH.source}$`, 'i').test(text)
-}
-
-/** The media features of width in at-rules. */
-export function widthsOf(atRules: readonly string[]): string[] {
-  return atRules.flatMap((rule) => widthsIn(rule).map(({ side, value, unit }) => `(${side}-width: ${value}${unit})`))
+  if (wanted.every((each) => around.some((other) => isWithinWidth(other, each)))) return 'all'
+  return around.some((other) => wanted.some((each) => excludes(each, other))) ? 'none' : 'some'
 }
 
 function unwritable({ path, specificity, variable, evidence, inner, atRules }: Decidable): Unwritable | null {

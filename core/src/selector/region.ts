@@ -44,6 +44,11 @@ export function saysWithin(selector: string, region: string): boolean {
   })
 }
 
+/** Whether all that stands within a region stands within another: its compound asks for all that the other's does. */
+export function isWithinRegion(region: string, other: string): boolean {
+  return region === other || saysWithin(region, other)
+}
+
 /** Whether a selector finds the root of a page alone, which stands within nothing. */
 export function isRoot(selector: string): boolean {
   const subject = only(selector)?.compounds.at(-1)?.simple ?? []

@@ -169,7 +169,7 @@ function overridden(found: readonly Found[], text: string): Range[] {
   const later = new Map<string, boolean>()
   const told: Range[] = []
   for (const { declaration, hits } of found.toReversed()) {
-    if (!declaration || declaration.kind.takes !== 'color' || hits.length === 0) continue
+    if (declaration?.kind.takes !== 'color' || hits.length === 0) continue
     const { property, start, end } = declaration
     const important = isImportant(text, declaration)
     const winner = later.get(property)
