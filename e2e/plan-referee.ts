@@ -1,36 +1,15 @@
 import { expect, type Page } from '@playwright/test'
-import {
-  type Color,
-  isRewritten,
-  type LedgerPlace,
-  limitedTo,
-  type Outcome,
-  paintOf,
-  type Resolver,
-  resolver,
-} from '@undo-ink/core'
+import { type Color, isRewritten, type LedgerPlace, type Outcome, paintOf, resolver } from '@undo-ink/core'
 import { seeded } from '../core/test/random.ts'
 import { type Copy, MARKS, markOf, type Written, written } from './plan-copies.ts'
-import { type Condition, eachState, holding, PROPERTIES, paintOnPage, parentsOf, show } from './plan-page.ts'
+import { type Oracle, oracleOf } from './plan-oracle.ts'
+import { eachState, holding, PROPERTIES, paintOnPage, parentsOf, show } from './plan-page.ts'
 import { ROLES, randomPlan } from './random-plans.ts'
 
 /**
  * Random plans against Chromium's own cascade. Every place gets a color of its own once: what an element is painted with then says which place
  * paints it. In the copy that a plan wrote, the same element must be painted as the plan says of that place there, and as before where it says nothing.
  */
-
-const PSEUDO = /::?(before|after)$/
-
-function conditionsOf(plan: Resolver, place: LedgerPlace): { conditions: Condition[]; outcome: Outcome }[] {
-  return plan.pieces(place).map(({ part, outcome }) => ({
-    outcome,
-    conditions: part.selectors.map(({ text, within }) => ({
-      selector: limitedTo(text.replace(PSEUDO, ''), within),
-      pseudo: PSEUDO.test(text) ? `::${PSEUDO.exec(text)?.[1]}` : null,
-      width: part.width,
-    })),
-  }))
-}
 
 const COLOR = /rgba?\([^)]*\)/g
 
@@ -52,7 +31,7 @@ export interface Told {
 
 /** What a page is held against. */
 interface Against extends Pick<Written, 'withoutImage'> {
-  readonly plan: Resolver
+  readonly oracle: Oracle
   readonly places: readonly LedgerPlace[]
   readonly told: Told
 }
@@ -63,7 +42,7 @@ async function compare(
   paint: () => Promise<string[][]>,
   visited: boolean,
   before: Seen,
-  { plan, withoutImage, places, told }: Against,
+  { oracle, withoutImage, places, told }: Against,
 ): Promise<string[]> {
   const wrong: string[] = []
   const painted = await paint()
@@ -73,17 +52,19 @@ async function compare(
     (value.match(COLOR) ?? []).map((color) => byMark.get(key(color).split(',').slice(0, 3).join()) ?? null)
   for (const row of before.marked)
     for (const value of row) for (const place of placesIn(value)) if (place) used.add(place)
-  const pieces = new Map([...used].map((place) => [place, conditionsOf(plan, place)]))
-  const conditions = [...pieces.values()].flatMap((list) => list.flatMap((each) => each.conditions))
+  const claims = new Map([...used].map((place) => [place, oracle.claimsOn(place)]))
+  const conditions = [...claims.values()].flatMap((list) => list.flatMap((each) => each.conditions))
   const indexOf = new Map(conditions.map((condition, i) => [condition, i]))
   const holds = (await holding(page, conditions, visited)).map((list) => new Set(list))
-  const pieceOf = (place: LedgerPlace, at: number) =>
-    pieces.get(place)?.findLast(({ conditions: list }) => list.some((each) => holds[at]?.has(indexOf.get(each) ?? -1)))
-  const outcomesOf = (place: LedgerPlace) => [plan.outcome(place), ...plan.pieces(place).map(({ outcome }) => outcome)]
+  const matching = (place: LedgerPlace, at: number) =>
+    (claims.get(place) ?? []).filter(({ conditions: list }) =>
+      list.some((each) => holds[at]?.has(indexOf.get(each) ?? -1)),
+    )
+  const outcomeOf = (place: LedgerPlace, at: number) => oracle.outcome(place, matching(place, at))
+  const outcomesOf = (place: LedgerPlace) => (claims.get(place) ?? []).map((claim) => oracle.outcome(place, [claim]))
   const gradients = places
     .flatMap(outcomesOf)
     .flatMap((outcome) => (outcome.kind === 'gradient' ? [outcome.stops] : []))
-  const outcomeOf = (place: LedgerPlace, at: number) => pieceOf(place, at)?.outcome ?? plan.outcome(place)
   before.marked.forEach((row, at) => {
     row.forEach((marked, i) => {
       // A drawing in an address is no computed color.
@@ -118,9 +99,10 @@ async function compare(
       places.forEach((place, nth) => {
         if (!place || place.computedWith !== null) return
         told.checked++
-        const piece = pieceOf(place, at)
-        if (piece) told.inPart++
-        const outcome = piece?.outcome ?? plan.outcome(place)
+        const found = matching(place, at)
+        const isInPart = found.length < (claims.get(place)?.length ?? 0)
+        if (isInPart) told.inPart++
+        const outcome = oracle.outcome(place, found)
         const own = key(was[nth] ?? '')
         if (outcome.kind === 'inherit') return
         // Bare channels hold no alpha: what uses them has its own.
@@ -131,7 +113,7 @@ async function compare(
         const seenOf = (paint: string) => (visited ? paint.slice(0, paint.lastIndexOf(',')) : paint)
         if (seenOf(key(now[nth] ?? '')) !== seenOf(wanted))
           wrong.push(
-            `${place.path}:${place.line} ${place.selector} ${PROPERTIES[i]} ${place.raw}: ${now[nth]}, not ${wanted} (${outcome.kind}${piece ? ' in part' : ''})`,
+            `${place.path}:${place.line} ${place.selector} ${PROPERTIES[i]} ${place.raw}: ${now[nth]}, not ${wanted} (${outcome.kind}${isInPart ? ' in part' : ''})`,
           )
       })
     })
@@ -196,10 +178,12 @@ export async function check(page: Page, copy: Copy, path: string, seeds: readonl
   const parents = await parentsOf(page)
   const before = received.map((rows, i): Seen => ({ plain: rows, marked: marked[i] ?? [], parents }))
   for (const seed of seeds) {
-    const plan = resolver(randomPlan(copy.places, copy.pages, seeded(seed)), ROLES, copy.pages)
+    const decisions = randomPlan(copy.places, copy.pages, seeded(seed))
+    const plan = resolver(decisions, ROLES, copy.pages)
     const { files, withoutImage } = written(copy, plan)
     await show(page, 'http://copy.test', path, files)
-    const against = { plan, withoutImage, places: copy.places, told }
+    const oracle = oracleOf(decisions, copy, path, plan)
+    const against = { oracle, withoutImage, places: copy.places, told }
     const wrong: string[] = []
     for (const [i, width] of widths.entries()) {
       await page.setViewportSize({ width, height: 800 })

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { naiveHolder } from '../../test/naive-precedence.ts'
 import { seeded } from '../../test/random.ts'
 import { readSource } from '../source/read.ts'
 import type { Decision, Scope, Target } from './decision.ts'
@@ -77,30 +78,9 @@ describe('random plans, held against the definition point by point', () => {
     )
   }
 
-  /** Whether all that one value takes the other takes too; a value that is not given takes everything. */
-  function within(dimension: string, a: unknown, b: unknown): boolean {
-    if (b === undefined) return true
-    if (a === undefined) return false
-    if (dimension === 'alphas') return (a as number[]).every((each) => (b as number[]).includes(each))
-    if (dimension === 'selector') return (b as string).split(', ').includes(a as string) || a === b
-    if (dimension !== 'width') return a === b
-    const [x, y] = [a, b].map((text) => Number(/\d+/.exec(String(text))?.[0])) as [number, number]
-    const [isMax, isOther] = [a, b].map((text) => String(text).includes('max'))
-    return isMax === isOther && (isMax ? x <= y : x >= y)
-  }
-
-  function isTighter(a: Target, b: Target): boolean {
-    const dimensions = ['use', 'alphas', 'file', 'selector', 'state', 'region', 'width']
-    const of = (one: Target, dimension: string) => ({ ...one, ...one.scope })[dimension as keyof Target] as unknown
-    const asTight = (one: Target, other: Target) =>
-      dimensions.every((each) => within(each, of(one, each), of(other, each)))
-    return asTight(a, b) && !asTight(b, a)
-  }
-
   function naive(decisions: readonly Decision[], place: (typeof places)[number], point: Point): string | null {
     const matching = decisions.filter(({ target: about }) => matches(about, place, point))
-    const left = matching.filter((one) => !matching.some((other) => isTighter(other.target, one.target)))
-    return left.at(-1)?.id ?? null
+    return naiveHolder(matching)?.id ?? null
   }
 
   function resolved(plan: Resolver, place: (typeof places)[number], point: Point): string | null {
