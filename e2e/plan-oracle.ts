@@ -1,4 +1,12 @@
-import { type Decision, type LedgerPlace, type Outcome, type Resolver, resolver } from '@undo-ink/core'
+import {
+  type Decision,
+  followed,
+  type LedgerPlace,
+  type Outcome,
+  parseColor,
+  type Resolver,
+  resolver,
+} from '@undo-ink/core'
 import { naiveHolder } from '../core/test/naive-precedence.ts'
 import type { Copy } from './plan-copies.ts'
 import type { Condition } from './plan-page.ts'
@@ -78,28 +86,19 @@ export function oracleOf(decisions: readonly Decision[], { pages }: Copy, page: 
       if (!held) return { kind: 'open', inPart: false }
       const alone = { ...held, target: { colors: [place.color] } }
       if (held.to.kind !== 'follow') return resolver([alone], ROLES).outcome(place)
-      return followed(alone, place, plan)
+      return afterLead(alone, held.to.lead, place, plan)
     },
   }
 }
 
 /** What follows a lead, given what becomes of that at places such as this one. */
-function followed(decision: Decision, place: LedgerPlace, plan: Resolver): Outcome {
-  const lead = decision.to.kind === 'follow' ? decision.to.lead : ''
+function afterLead(decision: Decision, lead: string, place: LedgerPlace, plan: Resolver): Outcome {
   const outcome = plan.outcome({ ...place, color: lead })
   if (outcome.kind === 'keep') return { kind: 'keep', decision }
-  if (!('color' in outcome)) return { kind: 'lead-open', decision }
-  const hex = (value: number) =>
-    Math.round(value * 255)
-      .toString(16)
-      .padStart(2, '0')
-  const { r, g, b } = outcome.color
-  const leading: Decision = {
-    id: 'lead',
-    target: { colors: [lead] },
-    to: { kind: 'color', color: `#${hex(r)}${hex(g)}${hex(b)}` },
-  }
-  return resolver([leading, decision], ROLES).outcome(place)
+  const [own, old] = [parseColor(place.color), parseColor(lead)]
+  if (!('color' in outcome) || !own || !old) return { kind: 'lead-open', decision }
+  const { r, g, b } = followed(own, old, outcome.color, place.use === 'text')
+  return resolver([{ ...decision, to: { kind: 'color', color: `color(srgb ${r} ${g} ${b})` } }], ROLES).outcome(place)
 }
 
 const EVERYWHERE: readonly Condition[] = [null, '::before', '::after'].map((pseudo) => ({
