@@ -37,6 +37,8 @@ const EXAMPLES: readonly (readonly [string, string, number])[] = [
   ['color(rec2020 0.235202 0.431704 0.085432)', '#008000', 1], // §10.7
   ['color(xyz 0.07719 0.15438 0.02573)', '#008000', 1], // §10.8
   ['color(xyz-d50 0.08312 0.154746 0.020961)', '#008000', 1],
+  ['rgb(calc(255 - 10) min(1, 2) 0 / calc(1 / 2))', '#f50100', 0.5], // CSS Values 4 §10
+  ['hsl(calc(1turn / 3), 100%, calc(20% + 5%))', '#008000', 1],
 ]
 
 describe('examples of CSS Color 4', () => {
@@ -62,7 +64,8 @@ const INVALID = [
   'rgb(1, 2, none)',
   'rgb(var(--x) 2 3)',
   'rgb(from red r g b)',
-  'rgb(calc(1) 2 3)',
+  'rgb(calc(var(--x) + 1) 2 3)',
+  'rgb(calc(1px) 2 3)',
   'hsl(10%, 2%, 3%)',
   'hsl(1, 2, 3)',
   'hwb(1, 2%, 3%)',

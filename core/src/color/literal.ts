@@ -1,3 +1,4 @@
+import { calc } from '@csstools/css-calc'
 import { type CSSToken, TokenType, tokenize } from '@csstools/css-tokenizer'
 import { type ChannelUnit, readChannel } from './channel.ts'
 import type { Color } from './color.ts'
@@ -133,7 +134,7 @@ export function nameLiteral(name: string): ColorLiteral | null {
 export function functionLiteral(name: string, tokens: readonly CSSToken[], origin: number): ColorLiteral | null {
   const notation = name.toLowerCase() as Notation
   if (!COLOR_FUNCTIONS.has(notation)) return null
-  const words = tokens.filter(([type]) => type !== TokenType.Whitespace && type !== TokenType.Comment)
+  const words = withSums(tokens).filter(([type]) => type !== TokenType.Whitespace && type !== TokenType.Comment)
   let space = SPACES[notation]
   if (notation === 'color') {
     const ident = words.shift()
@@ -164,6 +165,43 @@ export function functionLiteral(name: string, tokens: readonly CSSToken[], origi
     channels: written as unknown as ColorLiteral['channels'],
     space,
   }
+}
+
+/** Functions of CSS that give a number (CSS Values 4 §10). */
+const MATH = /^(?:calc|min|max|clamp|round|mod|rem|abs|sign)$/i
+
+/** The same tokens, with each sum that is written out as the number that it gives, at the place of the whole sum. */
+function withSums(tokens: readonly CSSToken[]): readonly CSSToken[] {
+  if (!tokens.some((token) => token[0] === TokenType.Function && MATH.test(token[4].value))) return tokens
+  const found: CSSToken[] = []
+  for (let i = 0; i < tokens.length; i++) {
+    const token = tokens[i] as CSSToken
+    const close = token[0] === TokenType.Function && MATH.test(token[4].value) ? closeOf(tokens, i) : -1
+    const number = close < 0 ? null : numberOf(tokens.slice(i, close + 1))
+    found.push(number ?? token)
+    if (number) i = close
+  }
+  return found
+}
+
+function numberOf(sum: readonly CSSToken[]): CSSToken | null {
+  const [first, last] = [sum[0] as CSSToken, sum.at(-1) as CSSToken]
+  const [token, end] = tokenize({ css: calc(sum.map(([, raw]) => raw).join('')) })
+  if (end?.[0] !== TokenType.EOF) return null
+  const isNumber = token?.[0] === TokenType.Number || token?.[0] === TokenType.Percentage
+  if (!token || !(isNumber || token[0] === TokenType.Dimension)) return null
+  return [token[0], token[1], first[2], last[3], token[4]] as CSSToken
+}
+
+/** The index of the bracket that closes a function; -1: none. */
+function closeOf(tokens: readonly CSSToken[], open: number): number {
+  let depth = 0
+  for (let i = open; i < tokens.length; i++) {
+    const type = tokens[i]?.[0]
+    if (type === TokenType.Function || type === TokenType.OpenParen) depth++
+    else if (type === TokenType.CloseParen && --depth === 0) return i
+  }
+  return -1
 }
 
 const SPACES: Readonly<Partial<Record<Notation, Space>>> = {

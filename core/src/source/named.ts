@@ -20,11 +20,11 @@ export function isNamedColor(name: string): boolean {
 
 /** What holds an address, a mark in a page, an identifier or the number of a build (common practice, no source): `#bed` there is no color. */
 const ADDRESSED =
-  /(?:^|-)(?:urls?|uri|href|src|srcset|action|formaction|anchors?|hash|fragment|ids?|permalink|slug|path|route|redirect|endpoint|cite|poster|data-target|target|for|build|version|revision|rev|commit|sha|checksum|uuid|guid|ticket|issue)$/
+  /(?:^|-)(?:urls?|uri|href|src|srcset|action|formaction|anchors?|hash|fragment|ids?|permalink|slug|path|route|redirect|endpoint|cite|poster|target|ref|tab|parent|controls|toggle|for|build|version|revision|rev|commit|sha|checksum|uuid|guid|ticket|issue)$/
 
 /** Whether a key, an attribute or a variable is named like something that holds no color, whatever its value looks like. */
 export function isNamedAddress(name: string): boolean {
-  return ADDRESSED.test(inKebab(name.replace(/^[\w-]*:/, ''))) && !isNamedColor(name)
+  return ADDRESSED.test(inKebab(name.replace(/^[\w-]*:/, '')))
 }
 
 /** What a key paints, by its name: as the property of that name, or as the property that its name ends in. */

@@ -13,6 +13,7 @@ import { SASS, STYLUS } from './sheet/indented-dialect.ts'
 import type { Rule, SheetEnd } from './sheet/rules.ts'
 import { readStylesheet } from './sheet/stylesheet.ts'
 import { type Syntax, syntaxOf } from './syntax.ts'
+import { sheetIn } from './template/sheet-template.ts'
 import { type MaskedReader, type PartReaders, readThroughTags } from './template/template.ts'
 
 /** Reports every color of one file to the emitter. Recovers from errors: a bad region costs that region, never the file. */
@@ -40,15 +41,24 @@ function throughTags(read: MaskedReader): Reader {
 const sheet = (dialect: Dialect) =>
   throughTags((at, _tags, emitter) => readStylesheet(at, OUTSIDE_RULES, emitter, dialect))
 
-const markup = throughTags((at, tags, emitter) => {
-  const xml = /\.(?:xhtml|svg)$/i.test(emitter.source.path) || /^\s*<\?xml\b/.test(emitter.source.text.slice(0, 100))
+const readMasked: MaskedReader = (at, tags, emitter) => {
+  const { path, text } = emitter.source
+  const xml = /\.(?:xhtml|svg)$/i.test(path) || /^\s*<\?xml\b/.test(text.slice(0, 100))
   readMarkup(at, OUTSIDE_RULES, { xml, tags }, emitter)
+}
+
+const markup = throughTags(readMasked)
+
+const markupOrSheet = throughTags((at, tags, emitter) => {
+  const sheet = sheetIn(emitter.source.text, at.text, tags)
+  if (sheet === null) readMasked(at, tags, emitter)
+  else readStylesheet({ ...at, text: sheet }, OUTSIDE_RULES, emitter)
 })
 
-/** `main.css.liquid` is a sheet with tags in it. */
+/** `main.css.liquid` is a sheet with tags in it; others are told by what they hold. */
 const template: Reader = (emitter) => {
   const inner = READERS[syntaxOf(emitter.source.path.replace(/\.[^./]+$/, ''))]
-  return (inner ?? markup)(emitter)
+  return (inner ?? markupOrSheet)(emitter)
 }
 
 const whole = (text: string): Embedded => ({ text, toSource: (offset) => offset, drawing: null })
@@ -71,7 +81,7 @@ export const READERS: Readonly<Record<Syntax, Reader | null>> = {
 }
 
 /** Raised whenever the readers find more or something else: what was read by another version is read anew. */
-export const READING_VERSION = 11
+export const READING_VERSION = 12
 
 /** Everything that one file holds. Time in proportion to its length. */
 export function readSource(source: SourceText): Reading {

@@ -5,6 +5,7 @@ import type { Emitter } from '../emit.ts'
 import { type Context, lessSure, type OuterContext } from '../occurrence.ts'
 import { type Attribute, type StartTag, scanMarkup } from '../scan/markup-scanner.ts'
 import { decodedText } from '../scan/references.ts'
+import { type ScriptLanguage, scriptLanguage } from '../script/parse.ts'
 import { readScript, readScriptValue } from '../script/script.ts'
 import { readJson } from '../settings/json.ts'
 import { CSS, type Dialect, LESS, SCSS } from '../sheet/dialect.ts'
@@ -13,6 +14,7 @@ import { readStylesheet } from '../sheet/stylesheet.ts'
 import { partial } from '../source-link.ts'
 import { maskForScript } from '../template/mask.ts'
 import type { Tag } from '../template/tags.ts'
+import { drawingOf, type Payload, wholeDrawing } from '../value/data-url.ts'
 import { handledEvent, handlerSignals } from '../value/paint-attributes.ts'
 import { describe, OpenElements } from './element.ts'
 import { readEntities } from './entities.ts'
@@ -93,7 +95,16 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     const styled = /^style:([\w-]+)$/.exec(name)?.[1]
     if (styled) return readStylesheet(prefixed(value, styled), context(), emitter)
     if (name.startsWith('data-') && /^\s*[{[]/.test(value.text)) return readJson(value, emitter)
+    const drawing = at.drawing ? null : wholeDrawing(value.text)
+    if (drawing) return readDrawing(value, drawing, context())
     readPainted(tag, name, value, context, color)
+  }
+
+  /** A drawing in an address: `<img src="data:image/svg+xml,...">`. */
+  const readDrawing = (value: Embedded, payload: Payload, context: OuterContext) => {
+    const drawing = drawingOf(value, payload)
+    if (drawing) emitter.readMarkup(drawing, context, true, emitter)
+    else emitter.finding(value, 'drawing-not-reversible', payload.start, payload.end)
   }
 
   const readPainted = (
@@ -138,7 +149,7 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
   const rawText = (tag: StartTag, start: number, end: number) => {
     const type = (attributeText(tag, 'type') ?? '').toLowerCase()
     if (tag.name === 'style') readStyle(tag, start, end, type)
-    else if (tag.name === 'script') readScriptElement(start, end, type)
+    else if (tag.name === 'script') readScriptElement(tag, start, end, type)
   }
 
   const readStyle = (tag: StartTag, start: number, end: number, type: string) => {
@@ -167,12 +178,24 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     )
   }
 
-  const readScriptElement = (start: number, end: number, type: string) => {
+  const readScriptElement = (tag: StartTag, start: number, end: number, type: string) => {
     if (/template|html|x-handlebars|x-mustache|x-tmpl|ng-/.test(type)) return walk(start, end)
     const script = within(at, maskForScript(text, tags, start, end), (offset) => start + offset)
     if (/json|importmap|speculationrules/.test(type)) return readJson(script, emitter)
     if (type === '' || /javascript|ecmascript|module|babel|jsx|typescript|^text\/(?:js|ts|jsx|tsx)$/.test(type))
-      readScript(script, withCondition({ ...outer, selector: null, subjects: [] }), emitter)
+      readScript(
+        script,
+        withCondition({ ...outer, selector: null, subjects: [] }),
+        emitter,
+        null,
+        languageOf(tag, type),
+      )
+  }
+
+  const languageOf = (tag: StartTag, type: string): ScriptLanguage => {
+    const written = (attributeText(tag, 'lang') ?? type).toLowerCase()
+    if (/tsx$/.test(written)) return 'tsx'
+    return /^ts$|typescript|\/ts$/.test(written) ? 'ts' : scriptLanguage(emitter.source.path)
   }
 
   const attributeText = (tag: StartTag, wanted: string): string | null => {

@@ -1,7 +1,7 @@
 import type { Color } from '../../color/color.ts'
 import { legacyColor, legacyLiteral } from '../../color/legacy.ts'
 import type { Signal } from '../../selector/state.ts'
-import { isNamedColor, namedKind } from '../named.ts'
+import { isNamedAddress, isNamedColor, namedKind } from '../named.ts'
 import { type Evidence, lessSure, type Use } from '../occurrence.ts'
 import { wholeColor } from '../scan/code-string.ts'
 import { ANIMATIONS, legacyAttribute, META_COLORS, presentationKind } from '../value/paint-attributes.ts'
@@ -75,7 +75,7 @@ export function paintedAttribute(
 function unknownAttribute(element: string, name: string, value: string, isDrawn: boolean): PaintedAttribute | null {
   const kind = wholeColor(value)
   const isPicker = element === 'input' && name === 'value'
-  if (kind === null || !(isPicker || isNamedColor(name))) return null
+  if (kind === null || !(isPicker || isNamedColor(name)) || isNamedAddress(name)) return null
   if (kind === 'name' && (isPicker || isDrawn)) return null
   const { property, use } = namedKind(name.replace(/^data-/, ''))
   const hits = findInValue(value, 'color').map((hit) => ({ ...hit, confidence: lessSure(hit.confidence, 'likely') }))

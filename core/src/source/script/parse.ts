@@ -16,7 +16,7 @@ type AnyFunction = Node & { readonly type: `${string}Function${string}` | 'Objec
 /** A script longer than this is read by its strings alone: a tree of it would take more memory than a small machine has. UTF-16 units. */
 const LONGEST_PARSED = 2_000_000
 
-const PLUGINS: NonNullable<ParserOptions['plugins']> = ['decorators-legacy', 'explicitResourceManagement']
+const PLUGINS: Plugins = ['decorators-legacy', 'explicitResourceManagement']
 const OPTIONS: ParserOptions = {
   sourceType: 'unambiguous',
   errorRecovery: true,
@@ -28,14 +28,38 @@ const OPTIONS: ParserOptions = {
   attachComment: false,
 }
 
-/** The program that a text is; null: not to be parsed. @param typed whether it is TypeScript for sure */
-export function parseScript(text: string, typed: boolean): Node | null {
+/** What a script is written in, as far as its place tells: `script` may have types of any kind. */
+export type ScriptLanguage = 'script' | 'ts' | 'tsx'
+
+type Plugins = NonNullable<ParserOptions['plugins']>
+const TS: Plugins = ['typescript']
+const TSX: Plugins = ['typescript', 'jsx']
+
+/** What is tried, one after the other: in TypeScript alone `<T>x` is a cast, with JSX an element. */
+const ATTEMPTS: Readonly<Record<ScriptLanguage, readonly Plugins[]>> = {
+  script: [['jsx', 'flow'], TSX, TS],
+  ts: [TS, TSX],
+  tsx: [TSX, TS],
+}
+
+/** By the name of a file. */
+export function scriptLanguage(path: string): ScriptLanguage {
+  if (/\.tsx$/i.test(path)) return 'tsx'
+  return /\.(?:[mc]?ts|astro)$/i.test(path) ? 'ts' : 'script'
+}
+
+/** The program that a text is; null: not to be parsed. */
+export function parseScript(text: string, language: ScriptLanguage): Node | null {
   if (text.length > LONGEST_PARSED || isTooDeep(text)) return null
-  return attempt(text, typed ? ['typescript', ...PLUGINS] : ['jsx', 'flow', ...PLUGINS])
+  for (const plugins of ATTEMPTS[language]) {
+    const program = attempt(text, [...plugins, ...PLUGINS])
+    if (program) return program
+  }
+  return null
 }
 
 /** Whatever is thrown costs the tree only: its strings are read without it. */
-function attempt(text: string, plugins: NonNullable<ParserOptions['plugins']>): Node | null {
+function attempt(text: string, plugins: Plugins): Node | null {
   try {
     return parse(text, { ...OPTIONS, plugins }).program as unknown as Node
   } catch {

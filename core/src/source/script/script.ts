@@ -9,13 +9,14 @@ import { codeString, looksLikeCss, looksLikeMarkup, styleIn, wholeColor } from '
 import { SCSS } from '../sheet/dialect.ts'
 import { readStylesheet } from '../sheet/stylesheet.ts'
 import { plainLink } from '../source-link.ts'
+import { drawingOf, wholeDrawing } from '../value/data-url.ts'
 import { findInValue } from '../value/value.ts'
 import { type ValueHit, wholeHit } from '../value/value-hit.ts'
 import type { Around } from './around.ts'
 import { findBehaviors } from './behaviors.ts'
 import { ANYTHING, Interest, mayBehave, mayPaint } from './interest.ts'
 import { Names } from './names.ts'
-import { list, type Node, parseScript } from './parse.ts'
+import { list, type Node, parseScript, type ScriptLanguage, scriptLanguage } from './parse.ts'
 import { attributeSlot, NONE, namedSlot, OPEN, type Slot, styleSlot } from './slot.ts'
 import { findStrings } from './strings.ts'
 
@@ -25,12 +26,17 @@ import { findStrings } from './strings.ts'
  * @param outer of a handler: its element, which is `this`, and what that answers to
  * @param event of a handler: `mouseover`
  */
-export function readScript(at: Embedded, outer: OuterContext, emitter: Emitter, event: string | null = null): void {
+export function readScript(
+  at: Embedded,
+  outer: OuterContext,
+  emitter: Emitter,
+  event: string | null = null,
+  language: ScriptLanguage = scriptLanguage(emitter.source.path),
+): void {
   // What stands in its strings is no rule of a sheet that could be written.
   if (emitter.rules) return
-  const { path } = emitter.source
   if (!mayPaint(at.text) && !mayBehave(at.text)) return nameFiles(at, emitter)
-  const program = parseScript(at.text, /\.[mc]?tsx?$/i.test(path))
+  const program = parseScript(at.text, language)
   if (!program) {
     emitter.finding(at, 'unparsed-script', 0, 1)
     return readByWords(at, outer, emitter)
@@ -48,7 +54,7 @@ export function readScriptValue(at: Embedded, name: string, outer: OuterContext,
       ? styleSlot(property, outer.selector)
       : attributeSlot(property, outer.selector, false)
   const bracketed = within(at, `(${at.text})`, (offset) => Math.max(0, offset - 1))
-  const program = parseScript(bracketed.text, true)
+  const program = parseScript(bracketed.text, 'ts')
   const expression = list(program, 'body')[0]?.expression as Node | undefined
   if (expression) readProgram(expression, bracketed, outer, slot === NONE ? OPEN : slot, emitter)
 }
@@ -100,6 +106,21 @@ function readString(content: Embedded, around: Around, outer: OuterContext, emit
   const { slot } = around
   nameFile(content, emitter)
   if (text.length < 3 || slot.kind === 'none') return
+  const address = wholeDrawing(text)
+  const drawing = address && drawingOf(content, address)
+  if (drawing)
+    return emitter.readMarkup(
+      drawing,
+      {
+        ...outer,
+        selector: null,
+        subjects: [],
+        evidence: 'markup-text',
+        confidence: lessSure('likely', outer.confidence),
+      },
+      true,
+      emitter,
+    )
   const inCode: OuterContext = { ...outer, signals: around.signals, specificity: null }
   if (slot.kind === 'css' || (slot.kind !== 'value' && !isMarkup(text, slot) && looksLikeCss(text))) {
     const confidence: Confidence = slot.kind === 'css' ? slot.confidence : 'likely'

@@ -84,9 +84,8 @@ export function findStrings(root: Node, names: Names, interest: Interest, outer:
       case 'ImportDeclaration':
       case 'ExportAllDeclaration':
         return to(child(node, 'source'), around, NONE)
-      case 'TSLiteralType':
-      case 'TSEnumMember':
-        return inside(node, { ...around, slot: NONE })
+      case 'TSEnumDeclaration':
+        return enumeration(node, around)
       case 'AssignmentExpression':
         return assignment(node, around)
       case 'VariableDeclarator':
@@ -121,6 +120,7 @@ export function findStrings(root: Node, names: Names, interest: Interest, outer:
           to(each, around, each?.type === 'ExpressionStatement' ? OPEN : around.slot)
         return
     }
+    if (isType(node)) return
     if (isFunction(node)) return functionBody(node, around)
     inside(node, around)
   }
@@ -180,6 +180,15 @@ export function findStrings(root: Node, names: Names, interest: Interest, outer:
     return own ?? (slot.kind === 'value' ? slot : table ? TABLE : OPEN)
   }
 
+  /** Its members are what their names say, or else what its own says. */
+  const enumeration = (node: Node, around: Around) => {
+    const own = namedSlot(String(child(node, 'id')?.name ?? '')) ?? OPEN
+    for (const member of list(child(node, 'body') ?? node, 'members')) {
+      const id = child(member, 'id')
+      to(child(member, 'initializer'), around, namedSlot(stringOf(id) ?? String(id?.name ?? '')) ?? own)
+    }
+  }
+
   const array = (node: Node, around: Around) => {
     const elements = list(node, 'elements')
     const slot = around.slot.kind === 'open' && isTable(elements) ? TABLE : around.slot
@@ -224,6 +233,15 @@ export function findStrings(root: Node, names: Names, interest: Interest, outer:
   }
 
   visit(root, outer)
+}
+
+/** Nodes of TypeScript that hold what runs. */
+const RUN = /^TS(?:Module|Export|Instantiation|Parameter(?!s|Instantiation)|Import|Namespace)/
+
+/** Whether a node says of what type something is: nothing in it is ever there when the script runs. */
+function isType({ type }: Node): boolean {
+  if (type.startsWith('TS')) return !RUN.test(type)
+  return /^(?:Type|OpaqueType|Declare|Interface)|TypeAnnotation$/.test(type) && type !== 'TypeCastExpression'
 }
 
 /** Fewer are no table. */

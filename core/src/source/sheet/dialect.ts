@@ -26,6 +26,8 @@ export interface ReadHead {
 export interface Dialect {
   /** Whether it is read by its words alone: then nothing in it is certain. */
   readonly lexical: boolean
+  /** Whether it is a preprocessor's: it has functions, mixins and directives of its own. */
+  readonly isProgram: boolean
   /** A text of the same length in which comments are block comments. */
   prepare(text: string): string
   scan(text: string, handler: SheetHandler): void
@@ -51,6 +53,7 @@ export function directive(start: number, end: number): ReadHead {
 
 export const CSS: Dialect = {
   lexical: false,
+  isProgram: false,
   prepare: (text) => text,
   scan: (text, handler) => scanBraces(text, handler, null),
   blockHead: (head) => (isAtRule(head) ? CONDITION : RULE),
@@ -58,8 +61,8 @@ export const CSS: Dialect = {
   isDeclaration: (statement) => !isAtRule(statement),
 }
 
-/** Directives of Sass that take values; conditions such as `@if` only test them. */
-const SASS_VALUES = /^@(?:include|mixin|function|return|each|use|forward)\b/
+/** Directives of Sass that take values; conditions compare them. */
+const SASS_VALUES = /^@(?:include|mixin|function|return|each|use|forward|if|else|while)\b/
 const SASS_DIRECTIVES =
   /^@(?:include|mixin|function|return|each|use|forward|if|else|for|while|at-root|content|debug|warn|error|extend)\b/
 
@@ -72,6 +75,7 @@ export function sassAtRule(head: string): ReadHead {
 
 export const SCSS: Dialect = {
   lexical: false,
+  isProgram: true,
   prepare: (text) => blockComments(text),
   scan: (text, handler) => scanBraces(text, handler, '#'),
   blockHead(head, colon) {
@@ -90,16 +94,15 @@ const LESS_CONDITIONS =
   /^@(?:media|supports|layer|container|scope|starting-style|(?:-\w+-)?keyframes|page|font-face|(?:-\w+-)?document|property|counter-style)\b/
 const LESS_VARIABLE = /^@([\w-]+)\s*:/
 
-/** From the first bracket to the guard: the arguments of a mixin, defined or called. */
+/** From the first bracket: the arguments of a mixin, defined or called, and its guard. */
 function lessArguments(head: string): ReadHead['values'] {
   const start = head.indexOf('(')
-  if (start < 0) return null
-  const guard = /\)\s*when\b/.exec(head)
-  return { start, end: guard ? guard.index + 1 : head.length }
+  return start < 0 ? null : { start, end: head.length }
 }
 
 export const LESS: Dialect = {
   lexical: false,
+  isProgram: true,
   prepare: (text) => blockComments(text),
   scan: (text, handler) => scanBraces(text, handler, '@'),
   blockHead(head) {
@@ -107,7 +110,9 @@ export const LESS: Dialect = {
     if (variable !== undefined) return { head: { kind: 'map', variable: `@${variable}` }, values: null }
     if (isAtRule(head)) return LESS_CONDITIONS.test(head) ? CONDITION : DIRECTIVE
     const isMixin = /^[.#][\w-]+\s*\(/.test(head) && head.includes('@')
-    return isMixin ? { head: { kind: 'rule' }, values: lessArguments(head) } : RULE
+    if (isMixin) return { head: { kind: 'rule' }, values: lessArguments(head) }
+    const guard = /\bwhen\b/.exec(head)
+    return guard ? { head: { kind: 'rule' }, values: { start: guard.index, end: head.length } } : RULE
   },
   statementHead(statement) {
     if (isAtRule(statement)) return LESS_CONDITIONS.test(statement) ? CONDITION : DIRECTIVE

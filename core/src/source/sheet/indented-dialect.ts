@@ -11,6 +11,7 @@ const SASS_SHORT = /^[+=]\s*[\w.-]+/
 /** Sass in its indented syntax, read by its words. */
 export const SASS: Dialect = {
   lexical: true,
+  isProgram: true,
   prepare,
   scan: (text, handler) => scanIndented(text, handler, { braces: false, separatorOf: () => -1 }),
   blockHead(head, colon) {
@@ -38,6 +39,7 @@ const TESTS = /^(?:if|else|unless|while|import|require|throw|warn|p)\b/
 /** Stylus, read by its words: what is a selector and what a property is told by the property's name. */
 export const STYLUS: Dialect = {
   lexical: true,
+  isProgram: true,
   prepare,
   scan: (text, handler) => scanIndented(text, handler, { braces: true, separatorOf }),
   blockHead(head) {

@@ -17,7 +17,7 @@ describe('the place of a color', () => {
     ])
     expect(raws('a{color:red;color:red}')).toEqual(['red', 'red'])
     expect(raws('a{--x:#FFF;--y:  red ;color:\n\t#123}')).toEqual(['#FFF', 'red', '#123'])
-    expect(raws('a{color:#fff\\9;filter:alpha(opacity=50)}')).toEqual([])
+    expect(raws('a{color:#fff\\9;filter:alpha(opacity=50)}')).toEqual(['#fff'])
   })
 
   it('has line and column', () => {

@@ -6,7 +6,7 @@ import { type Context, lessSure, type OuterContext } from '../occurrence.ts'
 import { asset } from '../source-link.ts'
 import { drawingOf, findDrawings, type Payload } from '../value/data-url.ts'
 import { slipIn } from '../value/slip.ts'
-import { findInValue } from '../value/value.ts'
+import { findInValue, type ProgramPlace } from '../value/value.ts'
 import type { ValueHit } from '../value/value-hit.ts'
 import { type Link, linksIn, tripleIn } from '../value/variable.ts'
 import { CSS, type Dialect } from './dialect.ts'
@@ -50,7 +50,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     const written = text.slice(start, value.value.end)
     // A drawing within a drawing is none that a browser shows.
     const drawings = at.drawing ? [] : findDrawings(written)
-    const found = findInValue(written, takes)
+    const found = findInValue(written, takes, dialect.isProgram ? placeOf(value, declaration) : null)
     const isOutside = (hit: ValueHit) => drawings.every((each) => hit.end <= each.start || hit.start >= each.end)
     const hits = drawings.length === 0 ? found : found.filter(isOutside)
     if (!dialect.lexical && declaration && takes === 'color') {
@@ -151,6 +151,12 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
       emitter.finding(at, code, offset, Math.min(text.length, offset + 1))
     },
   })
+}
+
+/** Where a value of a preprocessor stands. */
+function placeOf({ property }: Value, declaration: Declaration | null): ProgramPlace {
+  if (declaration) return 'value'
+  return /^@(?:return|each|if|else|while)\b/.test(property) ? 'expression' : 'call'
 }
 
 /** The index of the first address that begins at an offset or behind it. */

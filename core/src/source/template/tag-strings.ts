@@ -15,7 +15,7 @@ export interface TagString extends Range {
 
 /** The strings of a tag, in their order. */
 export function stringsOf(text: string, { code, kind, syntax }: Tag): TagString[] {
-  if (kind === 'comment' || kind === 'yaml') return []
+  if (kind === 'comment' || kind === 'yaml' || kind === 'script') return []
   const strings: TagString[] = []
   walkCode(text, code.start, code.end, syntax, ({ start, end }, quote) => {
     strings.push({ start, end, quote, ...placeOf(text, code, start - quote.length, end + quote.length) })

@@ -6,8 +6,8 @@ import { nextOf, skipString } from '../scan/search.ts'
 export interface Tag extends Range {
   /** What it holds between its signs. */
   readonly code: Range
-  /** `output`: something is written in its place; `yaml`: front matter. */
-  readonly kind: 'code' | 'output' | 'comment' | 'yaml'
+  /** `output`: something is written in its place; `yaml`, `script`: front matter. */
+  readonly kind: 'code' | 'output' | 'comment' | 'yaml' | 'script'
   readonly syntax: CodeSyntax
 }
 
@@ -16,8 +16,10 @@ const FRONT_MATTER = /^---[ \t]*\r?\n((?:[^\n]*\n)*?)---[ \t]*(?=\r?\n|$)/
 
 const COMMON = ['{{', '{%', '{#', '{!!', '<?', '<%']
 const OPENING = /\{\{\{|\{\{!--|\{\{--|\{\{|\{%|\{#|\{!!|<\?|<%--|<%/g
+/** Blade's own blocks of code, beside what all have. */
+const OPENING_BLADE = new RegExp(`${OPENING.source}|@php\\b(?!\\s*\\()`, 'g')
 const OPENING_JSP = /<%--|<%|[$#]\{/g
-const OPENING_RAZOR = /@\*|@\{|@\(/g
+const OPENING_RAZOR = /@\*|@(?:functions|code)?\s*\{|@\(/g
 const OPENING_BRACES = /\{|<(style|script)\b/gi
 
 /**
@@ -33,12 +35,12 @@ export function findTags(text: string, path: string): Tag[] {
     from = front[0].length
     const start = front[0].indexOf('\n') + 1
     const code = { start, end: start + (front[1]?.length ?? 0) }
-    const isCode = ending === 'astro'
-    tags.push({ start: 0, end: from, code, kind: isCode ? 'code' : 'yaml', syntax: SCRIPT })
+    tags.push({ start: 0, end: from, code, kind: ending === 'astro' ? 'script' : 'yaml', syntax: SCRIPT })
   }
   if (ending === 'svelte' || ending === 'astro') findBraces(text, from, tags)
   else if (ending === 'jsp' || ending === 'jspx') findSigns(text, from, OPENING_JSP, SCRIPT, tags)
   else if (ending === 'cshtml') findSigns(text, from, OPENING_RAZOR, SCRIPT, tags)
+  else if (/\.blade\.php$/i.test(path)) findSigns(text, from, OPENING_BLADE, EXPRESSION, tags)
   else if (COMMON.some((sign) => text.includes(sign)))
     findSigns(text, from, OPENING, ending === 'erb' ? RUBY : ending === 'ejs' ? SCRIPT : EXPRESSION, tags)
   return tags
@@ -93,10 +95,12 @@ function findSigns(text: string, from: number, opening: RegExp, percent: CodeSyn
       const kind = after === '#' ? 'comment' : /[=:-]/.test(after) ? 'output' : 'code'
       until('%>', kind, percent, kind === 'output' ? 3 : 2)
     } else if (sign === '@*') until('*@', 'comment', SCRIPT)
+    else if (sign === '@php') until('@endphp', 'code', PHP)
     else {
       const end = closeOfBrace(text, at + sign.length - 1)
       if (end < 0 && ++unclosed > MOST_UNCLOSED) return
-      if (end >= 0) push(at, sign === '@{' ? 'code' : 'output', sign.length, end, 1, SCRIPT)
+      if (end >= 0)
+        push(at, sign.startsWith('@') && sign.endsWith('{') ? 'code' : 'output', sign.length, end, 1, SCRIPT)
     }
     const tag = tags[before]
     opening.lastIndex = tag ? Math.max(tag.end, at + 1) : at + sign.length

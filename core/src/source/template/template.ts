@@ -47,6 +47,9 @@ export function readThroughTags(emitter: Emitter, read: MaskedReader, parts: Par
   readTagCode(plain, [...strings.values()].flat(), recording, parts.text(recording), (offset) => known.has(offset))
   for (const tag of tags)
     for (const link of linksOfTag(text, tag, stringsIn(tag))) emitter.link(plain, link.start, link.end, link)
-  for (const { kind, code } of tags)
-    if (kind === 'yaml') parts.frontMatter(piece(text, code.start, code.end), recording)
+  for (const { kind, code } of tags) {
+    const front = piece(text, code.start, code.end)
+    if (kind === 'yaml') parts.frontMatter(front, recording)
+    else if (kind === 'script') parts.block(front, 'script', recording)
+  }
 }

@@ -24,6 +24,16 @@ export function findDrawings(value: string): Payload[] {
   return payloads
 }
 
+/** The drawing that a whole value is the address of; null: it is none. */
+export function wholeDrawing(value: string): Payload | null {
+  const opening = /^\s*data:image\/svg\+xml((?:;[^,;"'()]*)*),/i.exec(value.slice(0, LONGEST_OPENING))
+  if (!opening) return null
+  return { start: opening[0].length, end: value.trimEnd().length, base64: /;\s*base64\s*$/i.test(opening[1] ?? '') }
+}
+
+/** Longer than what says of what kind a `data:` URL is. */
+const LONGEST_OPENING = 200
+
 function closeOf(value: string, from: number, sign: string): number {
   for (let at = from; at < value.length; at++) {
     if (value[at] === '\\') at++

@@ -11,7 +11,7 @@ const COMPUTES =
 
 /** Functions of CSS and of the preprocessors that give back a color as it is, or paint with it. */
 const PAINTS =
-  /gradient$|^(?:var|drop-shadow|from|to|color-stop|progid|(?:-webkit-)?image-set|cross-fade|image|url|if|default|nth|map-get|map\.get|map-merge|map\.merge|list\..*|join|append|unquote|e|~)$/
+  /gradient$|^(?:var|drop-shadow|from|to|color-stop|progid|(?:-webkit-)?image-set|cross-fade|image|url|if|default|nth|index|map-get|map\.get|map-merge|map\.merge|list\..*|join|append|unquote|e|~)$/
 
 /** Functions whose bare words can only be colors, whatever the property. */
 const TAKES_WORDS =
@@ -19,10 +19,30 @@ const TAKES_WORDS =
 
 /** Functions that hold no color: their text is an address, a name or a number. */
 const OPAQUE =
-  /^(?:url|src|attr|counters?|env|calc|min|max|clamp|format|local|tech|symbols|path|element|string|target-.*|percentage|unit|length|index|map-has-key|map\.has-key|str-index|selector|unicode-range)$/
+  /^(?:url|src|counters?|style|media|supports|calc|min|max|clamp|format|local|tech|symbols|path|element|string|target-.*|percentage|unit|length|map-has-key|map\.has-key|str-index|selector|unicode-range)$/
 
 export function holdsNoColor(name: string): boolean {
   return OPAQUE.test(name)
+}
+
+/** Functions whose first argument is a name; what follows its comma is a value, for when there is none of that name (CSS Values 5 §7, §11). */
+export function hasFallback(name: string): boolean {
+  return /^(?:var|env|attr)$/.test(name)
+}
+
+/** Functions of Sass whose arguments behind the first comma are keys. */
+export function looksUp(name: string): boolean {
+  return /^(?:map-(?:get|has-key|remove)|map\.(?:get|has-key|remove|deep-remove))$/.test(name)
+}
+
+/** Functions of Sass that take a list. */
+export function takesList(name: string): boolean {
+  return /^(?:index|nth|join|append|list\.(?:index|nth|join|append))$/.test(name)
+}
+
+/** Whether it is known what a function does with its arguments; of others a preprocessor may have any, and they may take names. */
+export function isKnown(name: string): boolean {
+  return PAINTS.test(name) || makesColor(name) || TAKES_WORDS.test(name) || hasFallback(name)
 }
 
 export function takesColorWords(name: string): boolean {

@@ -35,3 +35,21 @@ function argb(digits: string): ColorLiteral | null {
   const literal = hexLiteral(digits.slice(2) + digits.slice(0, 2))
   return literal && { ...literal, notation: 'argb' }
 }
+
+/** Whether a value is a script for Internet Explorer 5 to 7. */
+export function isExpression(value: string): boolean {
+  return /^\s*expression\(/i.test(value)
+}
+
+/** The strings of such a script that are wholly a color, and are not only compared with something. */
+export function findInExpression(value: string): ValueHit[] {
+  const hits: ValueHit[] = []
+  for (const match of value.matchAll(/(?<![=!]=\s{0,5})(["'])(?:#([\da-f]+)|([a-z]+))\1/gi)) {
+    const [whole, , digits, name] = match
+    const literal = digits === undefined ? nameLiteral(name ?? '') : hexLiteral(digits)
+    const [start, end] = [match.index + 1, match.index + whole.length - 1]
+    if (literal)
+      hits.push({ start, end, found: literal, functions: ['expression'], confidence: 'likely', isWhole: false })
+  }
+  return hits
+}

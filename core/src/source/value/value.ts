@@ -3,18 +3,25 @@ import { type ChannelFunction, COLOR_FUNCTIONS, functionLiteral, hexLiteral, nam
 import { COLOR_KEYWORDS, COLOR_NAMES } from '../../color/names.ts'
 import type { Range } from '../../text/range.ts'
 import type { Confidence } from '../occurrence.ts'
-import { holdsNoColor, makesColor, takesColorWords } from './functions.ts'
-import { findInOldFilter, isOldFilter } from './old-filter.ts'
+import { hasFallback, holdsNoColor, isKnown, looksUp, makesColor, takesColorWords, takesList } from './functions.ts'
+import { findInExpression, findInOldFilter, isExpression, isOldFilter } from './old-filter.ts'
 import type { Takes } from './property.ts'
 import type { ComputedColor, ValueHit } from './value-hit.ts'
 
+/**
+ * Where a value of a preprocessor stands: `value`: in a declaration; `expression`: behind a directive that takes one; `call`: behind the name of a
+ * mixin. null: it is no preprocessor's, and all functions are those of CSS.
+ */
+export type ProgramPlace = 'value' | 'expression' | 'call' | null
+
 /** Every color in one value, in its order. Linear in the length of the value. */
-export function findInValue(value: string, takes: Takes): ValueHit[] {
+export function findInValue(value: string, takes: Takes, program: ProgramPlace = null): ValueHit[] {
   if (takes === 'none') return []
   if (takes === 'color' && isOldFilter(value)) return findInOldFilter(value)
-  if (!mayHoldColor(value, takes)) return []
+  if (isExpression(value)) return findInExpression(value)
+  if (!mayHoldColor(value, takes, program)) return []
   if (ONLY_VARIABLE.test(value)) return []
-  return onlyHex(value, takes) ?? findInTokens(tokenize({ css: value }), takes, bareRange(value))
+  return onlyHex(value, takes) ?? findInTokens(tokenize({ css: value }), takes, program, bareRange(value))
 }
 
 /** `var(--x)` and nothing else: the commonest value that holds no color. */
@@ -38,12 +45,15 @@ export function bareRange(value: string): Range {
 }
 
 /** @param bare the value without what may stand around it */
-function findInTokens(tokens: readonly CSSToken[], takes: Takes, bare: Range): ValueHit[] {
+function findInTokens(tokens: readonly CSSToken[], takes: Takes, program: ProgramPlace, bare: Range): ValueHit[] {
   const closes = matchBrackets(tokens)
   const hits: ValueHit[] = []
   const open: OpenFunction[] = []
   const wordsAreColors = takes === 'color' || (takes === 'custom' && isColorList(tokens))
   const hexIsColor = takes !== 'image'
+  const isNames = program === 'value' && takes === 'custom' && isNameList(tokens)
+  /** Square brackets that are open: they hold names. */
+  let squares = 0
 
   const push = (start: number, end: number, found: ValueHit['found'], confidence: Confidence = 'certain') =>
     hits.push({
@@ -54,6 +64,23 @@ function findInTokens(tokens: readonly CSSToken[], takes: Takes, bare: Range): V
       confidence,
       isWhole: start === bare.start && end === bare.end,
     })
+
+  /** How sure it is that a bare word is a color where it stands; null: it is none. */
+  const confidenceOf = (i: number, inside: OpenFunction | undefined): Confidence | null => {
+    const isText = takes === 'custom' || takes === 'unknown'
+    if (isText && inside?.name !== 'var' && isNamedValue(tokens, i)) return 'likely'
+    // What a function that nobody knows takes may be names.
+    if (inside?.isUnknown) return takes === 'color' || isAlone(tokens, i) ? 'possible' : null
+    if (takes === 'color' || inside?.takesColors) return 'certain'
+    if (wordsAreColors) return 'likely'
+    if (inside?.name && hasFallback(inside.name)) return inside.commas === 1 && isLast(tokens, i) ? 'likely' : null
+    if (!isText) return null
+    if (program !== null && isCompared(tokens, i)) return 'likely'
+    if (inside?.name && takesList(inside.name)) return 'possible'
+    if (isNames) return 'possible'
+    const isArgument = program === 'expression' || (program !== null && takes === 'unknown' && inside !== undefined)
+    return isArgument && isAlone(tokens, i) ? 'possible' : null
+  }
 
   for (let i = 0; i < tokens.length; i++) {
     const token = tokens[i] as CSSToken
@@ -72,11 +99,11 @@ function findInTokens(tokens: readonly CSSToken[], takes: Takes, bare: Range): V
         if (literal) {
           push(token[2], (tokens[close]?.[3] ?? token[3]) + 1, literal)
           i = close
-        } else open.push(enter(inside, name, { at: i, close, hits: hits.length }))
+        } else open.push(enter(inside, name, { at: i, close, hits: hits.length }, program !== null))
         break
       }
       case TokenType.OpenParen:
-        open.push(enter(inside, null, null))
+        open.push(enter(inside, null, null, false))
         break
       case TokenType.CloseParen: {
         const computed = open.pop()?.computed
@@ -91,22 +118,27 @@ function findInTokens(tokens: readonly CSSToken[], takes: Takes, bare: Range): V
       case TokenType.Comma:
         if (inside) inside.commas++
         break
+      case TokenType.OpenSquare:
+        squares++
+        break
+      case TokenType.CloseSquare:
+        squares--
+        break
       case TokenType.Hash: {
-        const literal = hexIsColor || inside ? hexLiteral(token[4].value) : null
-        if (literal) push(token[2], token[3] + 1, literal)
+        if (isName(inside)) break
+        const [written] = HACKED_HEX.exec(token[1]) ?? [token[1]]
+        const literal = hexIsColor || inside ? hexLiteral(written.slice(1)) : null
+        if (literal) push(token[2], token[2] + written.length, literal)
         break
       }
       case TokenType.Ident: {
         const [written] = HACKED.exec(token[1]) ?? [token[1]]
         const word = written === token[1] ? token[4].value.toLowerCase() : written.toLowerCase()
         const end = token[2] + written.length
-        // The first argument of var() is a name, what follows its comma is a value; that of color() is a space.
-        if ((inside?.name === 'var' && inside.commas === 0) || inside?.name === 'color') break
-        if (isSigil(tokens[i - 1])) break
-        const named = (takes === 'custom' || takes === 'unknown') && inside?.name !== 'var' && isNamedValue(tokens, i)
-        if (!wordsAreColors && !inside?.takesColors && !named) break
+        if (squares > 0 || isName(inside) || inside?.name === 'color' || isSigil(tokens[i - 1])) break
+        const confidence = confidenceOf(i, inside)
+        if (confidence === null) break
         const literal = nameLiteral(word)
-        const confidence = takes === 'color' || inside?.takesColors ? 'certain' : 'likely'
         if (literal) push(token[2], end, literal, confidence)
         else if (COLOR_KEYWORDS.has(word)) push(token[2], end, { keyword: word }, confidence)
         break
@@ -116,8 +148,9 @@ function findInTokens(tokens: readonly CSSToken[], takes: Takes, bare: Range): V
   return hits
 }
 
-/** A word before `\9` or `\0/`, which only some old browsers read (common practice, no source). */
+/** A word or digits before `\9` or `\0/`, which only some old browsers read (common practice, no source). */
 const HACKED = /^[a-z]+(?=\\[09]$)/i
+const HACKED_HEX = /^#[\da-f]{3,8}(?=\\[09]$)/i
 
 /** More tokens than a color with all its spaces and a calculated alpha has; keeps nested functions linear. */
 const LONGEST_LITERAL = 64
@@ -134,14 +167,53 @@ function isSigil(before: CSSToken | undefined): boolean {
   return before?.[0] === TokenType.Delim && (before[4].value === '$' || before[4].value === '.')
 }
 
+/** Whether what stands in brackets is a name: the first argument of `var()`, a key of a map. */
+function isName(inside: OpenFunction | undefined): boolean {
+  if (!inside?.name) return false
+  return hasFallback(inside.name) ? inside.commas === 0 : looksUp(inside.name) && inside.commas > 0
+}
+
+/** The nearest token before or behind that is no white space. */
+function beside(tokens: readonly CSSToken[], i: number, step: 1 | -1): CSSToken | undefined {
+  return tokens[tokens[i + step]?.[0] === TokenType.Whitespace ? i + 2 * step : i + step]
+}
+
+/** Whether a word is all of an argument, of an item of a list, or of the whole. */
+function isAlone(tokens: readonly CSSToken[], i: number): boolean {
+  const [before, after] = [beside(tokens, i, -1), beside(tokens, i, 1)]
+  const isBegun =
+    before === undefined ||
+    before[0] === TokenType.Function ||
+    before[0] === TokenType.OpenParen ||
+    before[0] === TokenType.Comma ||
+    // `@each $c in red, tan`.
+    (before[0] === TokenType.Ident && before[4].value === 'in')
+  return isBegun && (after === undefined || ENDS.has(after[0]))
+}
+
+const ENDS: ReadonlySet<TokenType> = new Set([
+  TokenType.Comma,
+  TokenType.CloseParen,
+  TokenType.Semicolon,
+  TokenType.CloseCurly,
+  TokenType.EOF,
+])
+
+/** Whether a word is all of the last argument. */
+function isLast(tokens: readonly CSSToken[], i: number): boolean {
+  return beside(tokens, i, 1)?.[0] === TokenType.CloseParen && isAlone(tokens, i)
+}
+
+/** `== red`, `!= red`, `= red` of a guard. */
+function isCompared(tokens: readonly CSSToken[], i: number): boolean {
+  const before = beside(tokens, i, -1)
+  return before?.[0] === TokenType.Delim && before[4].value === '='
+}
+
 /** Whether a word is all that follows a colon: `("primary": blue, ...)`, `($c: red)`. */
 function isNamedValue(tokens: readonly CSSToken[], i: number): boolean {
-  const before = tokens[tokens[i - 1]?.[0] === TokenType.Whitespace ? i - 2 : i - 1]
-  const after = tokens[tokens[i + 1]?.[0] === TokenType.Whitespace ? i + 2 : i + 1]
-  if (before?.[0] !== TokenType.Colon || after === undefined) return false
-  return [TokenType.Comma, TokenType.CloseParen, TokenType.Semicolon, TokenType.CloseCurly, TokenType.EOF].includes(
-    after[0],
-  )
+  const after = beside(tokens, i, 1)
+  return beside(tokens, i, -1)?.[0] === TokenType.Colon && after !== undefined && ENDS.has(after[0])
 }
 
 function isVariable(token: CSSToken): boolean {
@@ -178,10 +250,18 @@ interface OpenFunction {
   /** For the outermost function that makes a color: its tokens, and how many hits stood before it. */
   readonly computed: { readonly at: number; readonly close: number; readonly hits: number } | null
   readonly inComputed: boolean
+  /** Whether it, or one around it, is a function of a preprocessor of which nobody knows what it takes. */
+  readonly isUnknown: boolean
   commas: number
 }
 
-function enter(outer: OpenFunction | undefined, name: string | null, tokens: OpenFunction['computed']): OpenFunction {
+/** @param isProgram whether a preprocessor may have functions of any name */
+function enter(
+  outer: OpenFunction | undefined,
+  name: string | null,
+  tokens: OpenFunction['computed'],
+  isProgram: boolean,
+): OpenFunction {
   const path = outer?.path ?? []
   const inComputed = outer !== undefined && (outer.inComputed || outer.computed !== null)
   return {
@@ -190,6 +270,7 @@ function enter(outer: OpenFunction | undefined, name: string | null, tokens: Ope
     path: name === null || path.length >= DEEPEST_PATH ? path : [...path, name],
     computed: !inComputed && name !== null && makesColor(name) ? tokens : null,
     inComputed,
+    isUnknown: outer?.isUnknown === true || (isProgram && name !== null && !isKnown(name)),
     commas: 0,
   }
 }
@@ -209,9 +290,9 @@ function matchBrackets(tokens: readonly CSSToken[]): Map<number, number> {
 }
 
 /** A cheap test, so that most values are never tokenized: a `#`, a bracket, an escape or a color word is needed for a color. */
-function mayHoldColor(value: string, takes: Takes): boolean {
+function mayHoldColor(value: string, takes: Takes, program: ProgramPlace): boolean {
   if (/[#(\\]/.test(value)) return true
-  if (takes !== 'color' && takes !== 'custom' && !value.includes(':')) return false
+  if (takes !== 'color' && takes !== 'custom' && program === null && !value.includes(':')) return false
   for (const [word] of value.matchAll(/[a-z]{3,}/gi)) {
     const lower = word.toLowerCase()
     if (COLOR_NAMES.has(lower) || COLOR_KEYWORDS.has(lower)) return true
@@ -232,7 +313,7 @@ function isColorList(tokens: readonly CSSToken[]): boolean {
   let others = 0
   let words = 0
   let functions = 0
-  for (const token of tokens) {
+  for (const token of withoutFlags(tokens)) {
     if (token[0] === TokenType.Function || token[0] === TokenType.OpenParen) {
       depth++
       functions++
@@ -248,3 +329,27 @@ function isColorList(tokens: readonly CSSToken[]): boolean {
   }
   return (words === 1 && functions === 0) || others > 0
 }
+
+/** `!default` and `!global` of Sass, and what else stands behind an exclamation mark, say nothing of the value. */
+function withoutFlags(tokens: readonly CSSToken[]): readonly CSSToken[] {
+  const flag = tokens.findIndex(([type, raw]) => type === TokenType.Delim && raw === '!')
+  return flag < 0 ? tokens : tokens.slice(0, flag)
+}
+
+/** Whether a value is a list of color names and nothing else: they may be meant as names. */
+function isNameList(tokens: readonly CSSToken[]): boolean {
+  const words = withoutFlags(tokens).filter(([type]) => !LISTED.has(type))
+  return (
+    words.length > 1 &&
+    words.every((token) => token[0] === TokenType.Ident && COLOR_NAMES.has(token[4].value.toLowerCase()))
+  )
+}
+
+const LISTED: ReadonlySet<TokenType> = new Set([
+  TokenType.Whitespace,
+  TokenType.Comment,
+  TokenType.Comma,
+  TokenType.OpenParen,
+  TokenType.CloseParen,
+  TokenType.EOF,
+])
