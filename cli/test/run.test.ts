@@ -158,10 +158,10 @@ describe('undo-ink rewrite', () => {
       expect.stringContaining('finds nothing here'),
     ])
     const insertions = [{ path: 'b.css', selector: 'a', property: 'color', to: { role: 'primary' } }]
-    expect(await refusal({ insertions })).toEqual([
-      2,
-      expect.stringContaining('b.css, which this folder does not have'),
-    ])
+    const scoped = [{ target: { colors: ['red'], scope: { file: 'gone.css' } }, to: { role: 'primary' } }]
+    const confirmed = [{ path: 'gone.js', start: 3 }]
+    for (const document of [{ insertions }, { files: { 'b.css': 'set-aside' } }, { decisions: scoped }, { confirmed }])
+      expect(await refusal(document)).toEqual([2, expect.stringMatching(/The copy has no such file: (?:b|gone)\./)])
     expect(existsSync(at('out'))).toBe(false)
     expect(await refusal(other, '--any-copy')).toEqual([0, ''])
   })
@@ -191,6 +191,34 @@ describe('undo-ink rewrite', () => {
     expect(readFileSync(at('out/a.css'), 'utf8')).toBe(
       '\uFEFFa{color:#7A2433;background:rgb(11 110 116/.5)}\r\nb{color:black;border-color:tan}',
     )
+  })
+
+  it('says everything that was decided and is not written, with its reason', async () => {
+    const input = site({
+      'a.css': 'a{color:red;background:red} b{background:linear-gradient(tan, #fff), url(x.png)}\n:root{--x:red}',
+      'a.html': '<body bgcolor="#ff0000">',
+      'a.scss': 'a{color:rgba(red, .5)}',
+    })
+    const decisions = [
+      { target: { colors: ['red'] }, to: { role: 'primary' }, alpha: 0.5 },
+      { target: { colors: ['red'], use: 'text' }, to: { inherit: true } },
+      { target: { colors: ['red'], scope: { file: 'a.css', width: '(max-width: 600px)' } }, to: { keep: true } },
+      { target: { colors: ['#fff'] }, to: { role: 'primary' }, solid: true },
+    ]
+    const { output } = await run(['rewrite', input, '--plan', plan(decisions), '--out', at('out')])
+    expect(
+      output
+        .split('\n')
+        .slice(1)
+        .map((line) => line.replace(/^\S+\s+\S+\s+/, (at) => `${at.trim()} `)),
+    ).toEqual([
+      'decided, but not written:',
+      expect.stringMatching(/^a\.css:2:\d+\s+red a variable: what takes it decides where it shows/),
+      expect.stringMatching(/^a\.css:1:\d+\s+#fff a gradient becomes a solid/),
+      expect.stringMatching(/^a\.html:1:\d+\s+#ff0000 what stands there cannot be made that see-through/),
+      expect.stringMatching(/^a\.scss:1:\d+\s+red it cannot take the colour of its parent/),
+      '',
+    ])
   })
 
   it('writes what follows, and what takes its parent’s color where that can be written', async () => {

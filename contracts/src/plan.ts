@@ -286,6 +286,15 @@ export const planSchema = z
 export type Plan = z.infer<typeof planSchema>
 true satisfies Same<Plan['start'], PlanStart>
 
+export const planTailSchema = planSchema
+  .pick({ id: true, version: true, events: true })
+  .describe('What came to a plan behind the version that was asked with: `events` begins there')
+export type PlanTail = z.infer<typeof planTailSchema>
+
+export const tailQuerySchema = z
+  .strictObject({ after: z.coerce.number().int().min(0) })
+  .describe('Events up to this version are known')
+
 export const newEventSchema = z
   .strictObject({
     id: z.uuid(),

@@ -59,6 +59,7 @@ async function bundle() {
     entryPoints: {
       main: join(ROOT, 'server/src/main.ts'),
       'audit-worker': join(ROOT, 'server/src/features/audit/worker.ts'),
+      'rewrite-worker': join(ROOT, 'server/src/features/rewrite/worker.ts'),
     },
     outdir: join(ROOT, 'server/dist'),
   })

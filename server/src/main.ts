@@ -4,6 +4,7 @@ import pino from 'pino'
 import { readConfig } from './config.ts'
 import { connect } from './db/connect.ts'
 import { loadDemo } from './demo.ts'
+import { Writer } from './features/rewrite/writer.ts'
 import { makeApp } from './http/app.ts'
 import { startWork } from './work.ts'
 
@@ -24,7 +25,8 @@ const sequelize = await connect(config.databaseUrl).catch((error: Error) => {
 const work = await startWork(config.databaseUrl, sequelize, logger)
 if (config.demoDir) await loadDemo(sequelize, config.demoDir)
 
-const server = createServer(makeApp({ config, sequelize, logger }))
+const writer = new Writer()
+const server = createServer(makeApp({ config, sequelize, logger, writer }))
 // Longer than browsers keep an idle connection waiting: closed by us just as it is used again, a request would be lost.
 server.keepAliveTimeout = KEEP_ALIVE
 server.on('error', (error) => {
@@ -49,6 +51,7 @@ async function stop(): Promise<void> {
     setTimeout(() => server.closeAllConnections(), GRACE / 2).unref()
   })
   await work.close()
+  await writer.close()
   await sequelize.close()
   process.exit(0)
 }

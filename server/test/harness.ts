@@ -11,6 +11,7 @@ import { expect } from 'vitest'
 import { ZipFile } from 'yazl'
 import type { Config } from '../src/config.ts'
 import { connect } from '../src/db/connect.ts'
+import { Writer } from '../src/features/rewrite/writer.ts'
 import { makeApp } from '../src/http/app.ts'
 import { startWork } from '../src/work.ts'
 
@@ -50,7 +51,8 @@ export async function startServer(databaseUrl?: string): Promise<Harness> {
     webDir: undefined,
     logLevel: 'silent',
   }
-  const server: Server = createServer(makeApp({ config, sequelize, logger }))
+  const writer = new Writer()
+  const server: Server = createServer(makeApp({ config, sequelize, logger, writer }))
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   const { port } = server.address() as AddressInfo
   return {
@@ -62,6 +64,7 @@ export async function startServer(databaseUrl?: string): Promise<Harness> {
       server.closeAllConnections()
       await new Promise((resolve) => server.close(resolve))
       await work.close()
+      await writer.close()
       await sequelize.close()
     },
   }

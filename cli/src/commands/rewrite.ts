@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import { mkdir, readdir, readFile, realpath, writeFile } from 'node:fs/promises'
 import { basename, dirname, join, resolve, sep } from 'node:path'
 import {
+  EVENT_PROBLEM_WORDS,
   type PlanDocument,
   planDocumentSchema,
   readDecision,
@@ -13,8 +14,13 @@ import {
   copyText,
   type Decision,
   decode,
+  type EventFacts,
+  eventProblem,
+  foldPlan,
   type Insertion,
+  type PlanEvent,
   type Resolver,
+  type Role,
   resolver,
   rewriteFile,
   type Unwritten,
@@ -42,6 +48,13 @@ export async function rewrite(folder: string, planFile: string, out: string, how
   await refuseOverwriting(folder, out)
   const { files, pages } = await readFolder(folder, how, new Map(Object.entries(document.files ?? {})))
   refuseOtherCopy(planFile, document, files, how)
+  const events: PlanEvent[] = [
+    { kind: 'decide', decisions },
+    { kind: 'correct', corrections },
+    { kind: 'insert', insertions },
+    { kind: 'confirm', confirmations: [{ id: 'confirmed', places: document.confirmed ?? [] }] },
+  ]
+  if (!how.anyCopy) refuseUnfit(planFile, document, events, await factsOf(folder, files, roles, corrections))
   const places = files.flatMap(placesOf)
   const confirmed = how.includePossible
     ? places.flatMap(({ confidence, path, range }) => (confidence === 'possible' ? [{ path, start: range.start }] : []))
@@ -49,7 +62,7 @@ export async function rewrite(folder: string, planFile: string, out: string, how
   const plan = resolver(decisions, roles, pages.pages, [{ id: 'confirmed', places: confirmed }])
   const writable = { resolver: plan, corrections, insertions }
   const idle = idleIn(document, places, plan)
-  refuseIdle(planFile, document, files, idle)
+  refuseIdle(planFile, document, idle)
   const total = { changes: 0, rules: 0, files: 0, hex: 0 }
   const unwritten: string[] = []
   for (const file of files) {
@@ -127,15 +140,54 @@ function idleIn({ decisions }: PlanDocument, places: ReturnType<typeof placesOf>
   return decisions.map((_, index) => `decisions.${index}`).filter((id) => !found.has(id))
 }
 
+/** What the plan is checked against: the same as where it is made. */
+async function factsOf(
+  folder: string,
+  files: readonly FolderFile[],
+  roles: readonly Role[],
+  corrections: readonly { readonly path: string }[],
+): Promise<EventFacts> {
+  const byPath = new Map(files.map((file) => [file.path, file]))
+  const texts = new Map<string, string>()
+  for (const { path } of corrections) {
+    const source = byPath.get(path)?.reading ? decode(path, await readFile(join(folder, path))) : null
+    if (source && typeof source !== 'string') texts.set(path, source.text)
+  }
+  return {
+    roles,
+    paletteVersions: [],
+    hasFile: (path) => byPath.has(path),
+    textOf(path) {
+      const text = texts.get(path)
+      const places = byPath.get(path)?.reading?.occurrences.map(({ range }) => range) ?? []
+      return text === undefined ? null : { text, places }
+    },
+  }
+}
+
+/** Refuses a plan that names what the folder does not have, or could not have been made of it. */
+function refuseUnfit(
+  planFile: string,
+  { files: choices = {} }: PlanDocument,
+  events: readonly PlanEvent[],
+  facts: EventFacts,
+): void {
+  const unknown = Object.keys(choices).find((path) => !facts.hasFile(path))
+  if (unknown !== undefined) throw new Misuse(`${planFile}: ${EVENT_PROBLEM_WORDS['file-unknown']}: ${unknown}`)
+  const nothing = foldPlan({ tolerance: 0, paletteVersion: 1 }, [])
+  for (const event of events) {
+    const found = eventProblem(nothing, event, facts)
+    if (found)
+      throw new Misuse(`${planFile}: ${EVENT_PROBLEM_WORDS[found.code]}${found.about ? `: ${found.about}` : ''}`)
+  }
+}
+
 /** A plan of which nothing finds anything is one for something else. */
 function refuseIdle(
   planFile: string,
   { decisions, insertions = [], corrections = [] }: PlanDocument,
-  files: readonly FolderFile[],
   idle: readonly string[],
 ): void {
-  const missing = [...insertions, ...corrections].find(({ path }) => !files.some((file) => file.path === path))
-  if (missing) throw new Misuse(`${planFile} changes ${missing.path}, which this folder does not have`)
   if (decisions.length > 0 && insertions.length + corrections.length === 0 && idle.length === decisions.length)
     throw new Misuse(
       `${planFile} finds nothing here: none of its ${decisions.length} decisions is about a color of this folder`,

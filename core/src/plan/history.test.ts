@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Decision } from './decision.ts'
-import { type Act, eventProblem, foldPlan, type PlanEvent } from './history.ts'
+import { type EventFacts, eventProblem } from './event-problem.ts'
+import { type Act, foldPlan, type PlanEvent, PlanFold, type PlanState } from './history.ts'
 
 const start = { tolerance: 2, paletteVersion: 1 }
 const decision = (id: string): Decision => ({ id, target: { colors: ['#000000'] }, to: { kind: 'keep' } })
@@ -9,6 +10,17 @@ const decide = (...ids: string[]): Act => ({ kind: 'decide', decisions: ids.map(
 const takeBack = (...decisions: string[]): Act => ({ kind: 'take-back', decisions })
 const undo: PlanEvent = { kind: 'undo' }
 const redo: PlanEvent = { kind: 'redo' }
+const facts: EventFacts = {
+  roles: [{ id: 'r', name: 'r', color: 'red' }],
+  paletteVersions: [1, 2],
+  hasFile: (path) => /^[ab]\.(?:css|js|html)$/.test(path),
+  textOf: (path) =>
+    path.endsWith('.css')
+      ? { text: '0123456789'.repeat(4).replaceAll(/./g, '7'), places: [{ start: 30, end: 36 }] }
+      : null,
+}
+/** What cannot be added, and why. */
+const problemOf = (state: PlanState, event: PlanEvent) => eventProblem(state, event, facts)?.code ?? null
 const ids = (...events: PlanEvent[]) => foldPlan(start, events).decisions.map(({ id }) => id)
 
 describe('the history', () => {
@@ -64,8 +76,8 @@ describe('the history', () => {
     expect(ids(...events, back(0))).toEqual([])
     // To a moment when something was undone.
     expect(ids(decide('a'), decide('b'), undo, decide('c'), back(3))).toEqual(['a'])
-    expect(eventProblem(foldPlan(start, events), back(6))).toBe('not-yet')
-    expect(eventProblem(foldPlan(start, events), back(5))).toBeNull()
+    expect(problemOf(foldPlan(start, events), back(6))).toBe('not-yet')
+    expect(problemOf(foldPlan(start, events), back(5))).toBeNull()
   })
 
   it('ends no redo by naming a point', () => {
@@ -77,7 +89,7 @@ describe('the history', () => {
     expect(ids(decide('a'), again)).toEqual(['b'])
     expect(ids(decide('a'), again, undo)).toEqual(['a'])
     expect(ids(decide('a'), again, takeBack('b'))).toEqual([])
-    expect(eventProblem(foldPlan(start, []), again)).toBeNull()
+    expect(problemOf(foldPlan(start, []), again)).toBeNull()
   })
 
   it('holds confirmations of places, and takes them back like decisions', () => {
@@ -86,34 +98,116 @@ describe('the history', () => {
     expect(confirmed(confirm)).toEqual(['x'])
     expect(confirmed(confirm, takeBack('x'))).toEqual([])
     expect(confirmed(confirm, takeBack('x'), undo)).toEqual(['x'])
-    expect(eventProblem(foldPlan(start, [confirm]), confirm)).toBe('decision-exists')
+    expect(problemOf(foldPlan(start, [confirm]), confirm)).toBe('decision-exists')
   })
 
   it('tells what cannot be added', () => {
     const empty = foldPlan(start, [])
     const one = foldPlan(start, [decide('a')])
-    expect(eventProblem(empty, undo)).toBe('nothing-to-undo')
-    expect(eventProblem(one, redo)).toBe('nothing-to-redo')
-    expect(eventProblem(one, decide('a'))).toBe('decision-exists')
-    expect(eventProblem(empty, takeBack('a'))).toBe('decision-unknown')
-    expect(eventProblem(one, takeBack('a'))).toBeNull()
+    expect(problemOf(empty, undo)).toBe('nothing-to-undo')
+    expect(problemOf(one, redo)).toBe('nothing-to-redo')
+    expect(problemOf(one, decide('a'))).toBe('decision-exists')
+    expect(problemOf(empty, takeBack('a'))).toBe('decision-unknown')
+    expect(problemOf(one, takeBack('a'))).toBeNull()
   })
 
   it('holds corrections, no two of the same text, and takes them back like decisions', () => {
     const slip = (id: string, start: number, path = 'a.css') => ({
       ...{ id, path, range: { start, end: start + 6 }, line: 1, column: start + 1 },
-      ...{ raw: '7a2433', replacement: '#7a2433', use: 'text' as const },
+      ...{ raw: '777777', replacement: '#7a2433', use: 'text' as const },
     })
     const correct = (...corrections: ReturnType<typeof slip>[]): Act => ({ kind: 'correct', corrections })
     const one = foldPlan(start, [decide('a'), correct(slip('x', 4))])
     expect(one.corrections.map(({ id }) => id)).toEqual(['x'])
-    expect(eventProblem(one, correct(slip('y', 9)))).toBe('corrected-already')
-    expect(eventProblem(one, correct(slip('y', 20), slip('z', 22)))).toBe('corrected-already')
-    expect(eventProblem(one, correct(slip('a', 10)))).toBe('decision-exists')
-    expect(eventProblem(one, correct(slip('y', 10), slip('z', 4, 'b.css')))).toBeNull()
-    expect(eventProblem(one, takeBack('x', 'a'))).toBeNull()
+    expect(problemOf(one, correct(slip('y', 9)))).toBe('corrected-already')
+    expect(problemOf(one, correct(slip('y', 20), slip('z', 22)))).toBe('corrected-already')
+    expect(problemOf(one, correct(slip('a', 10)))).toBe('decision-exists')
+    expect(problemOf(one, correct(slip('y', 10), slip('z', 4, 'b.css')))).toBeNull()
+    expect(problemOf(one, takeBack('x', 'a'))).toBeNull()
     const none = foldPlan(start, [decide('a'), correct(slip('x', 4)), takeBack('x')])
     expect([none.corrections, none.decisions.length]).toEqual([[], 1])
+  })
+
+  it('tells what names what is not there', () => {
+    const empty = foldPlan(start, [])
+    const of = (more: Partial<Decision>): PlanEvent => ({ kind: 'decide', decisions: [{ ...decision('a'), ...more }] })
+    const within = (scope: object): PlanEvent => of({ target: { colors: ['#000000'], scope } })
+    const insert = (path: string, role = 'r'): PlanEvent => {
+      return { kind: 'insert', insertions: [{ id: 'i', path, selector: 'a', property: 'color', to: { role } }] }
+    }
+    const slip = {
+      id: 's',
+      path: 'a.css',
+      range: { start: 30, end: 33 },
+      line: 1,
+      column: 31,
+      raw: '777',
+      use: 'text' as const,
+    }
+    const correct = (more: object): PlanEvent => ({
+      kind: 'correct',
+      corrections: [{ ...slip, replacement: '#777', ...more }],
+    })
+    const at = { start: 0, end: 3 }
+    expect(
+      [
+        of({ to: { kind: 'role', role: 'none' } }),
+        of({ to: { kind: 'gradient', stops: [{ color: '#0008' }, { role: 'r' }], angle: 0 } }),
+        of({ over: { color: 'nonsense' } }),
+        within({ file: 'gone.css' }),
+        within({ page: 'gone.html' }),
+        within({ file: 'a.css', page: 'b.html' }),
+        { kind: 'confirm', confirmations: [{ id: 'c', places: [{ path: 'gone.js', start: 1 }] }] } as const,
+        insert('a.html'),
+        insert('gone.css'),
+        insert('a.css', 'none'),
+        correct({}),
+        correct({ range: at, raw: 'xyz' }),
+        correct({ range: at, replacement: 'nonsense' }),
+        correct({ range: at, path: 'a.js' }),
+        correct({ range: at }),
+        { kind: 'palette', version: 9 } as const,
+      ].map((event) => problemOf(empty, event)),
+    ).toEqual([
+      'role-unknown',
+      'color-unreadable',
+      'color-unreadable',
+      'file-unknown',
+      'file-unknown',
+      null,
+      'file-unknown',
+      'takes-no-rules',
+      'file-unknown',
+      'role-unknown',
+      'on-a-place',
+      'other-text',
+      'no-remedy',
+      'file-unknown',
+      null,
+      'palette-version-unknown',
+    ])
+  })
+
+  it('is where it stands whether its events come at once or one after the other', () => {
+    const kinds = fc.constantFrom<PlanEvent['kind'][]>(['undo'], ['redo'], ['return'], ['decide'], ['take-back'])
+    fc.assert(
+      fc.property(fc.array(kinds, { maxLength: 30 }), (kinds) => {
+        const events = kinds.map(([kind], i): PlanEvent => {
+          if (kind === 'return') return { kind, to: Math.floor(i / 2) }
+          return kind === 'decide'
+            ? decide(`d${i}`)
+            : kind === 'take-back'
+              ? takeBack(`d${i - 2}`)
+              : { kind: kind as 'undo' }
+        })
+        const fold = new PlanFold(start)
+        events.forEach((event, i) => {
+          fold.append(event)
+          expect(fold.state()).toEqual(foldPlan(start, events.slice(0, i + 1)))
+        })
+      }),
+      { seed: 8, numRuns: 60 },
+    )
   })
 
   it('is, after as many undos as acts, where it began, and after as many redos where it was', () => {

@@ -1,7 +1,7 @@
 import type { ByHand } from '../cluster/clusters.ts'
 import type { OpaqueKey } from '../color/color.ts'
 import type { Confirmation } from './confirmation.ts'
-import { type Correction, overlap } from './correction.ts'
+import type { Correction } from './correction.ts'
 import type { Decision } from './decision.ts'
 import type { Insertion } from './insertion.ts'
 
@@ -73,41 +73,93 @@ export interface PlanStart {
   readonly paletteVersion: number
 }
 
-/** Undo steps back the last act, taking back included; a new act ends redo. Linear in the events. */
-export function foldPlan(start: PlanStart, events: readonly PlanEvent[]): PlanState {
-  const done: Act[] = []
-  let undone: Act[] = []
-  const points: Point[] = []
-  /** The acts that held after as many events as some act returns to. */
-  const held = new Map<number, readonly Act[]>([[0, []]])
-  const wanted = new Set(events.flatMap((event) => (event.kind === 'return' ? [event.to] : [])))
-  events.forEach((event, i) => {
-    if (event.kind === 'undo') {
-      const act = done.pop()
-      if (act) undone.push(act)
-    } else if (event.kind === 'redo') {
-      const act = undone.pop()
-      if (act) done.push(act)
-    } else if (event.kind === 'point') {
-      points.push({ name: event.name, at: i })
-    } else {
-      done.push(event)
-      undone = []
+/** An act that holds, and those before it. */
+interface Held {
+  readonly act: Act
+  readonly before: Held | null
+}
+
+/**
+ * A history as it grows, one event after the other: each costs the same, however long it is already. Undo steps back the last act, taking back included; a new act
+ * ends redo.
+ */
+export class PlanFold {
+  /** What held after as many events. */
+  private readonly held: (Held | null)[] = [null]
+  private undone: Act[] = []
+  private readonly points: Point[] = []
+  private known: PlanState | null = null
+
+  constructor(private readonly start: PlanStart) {}
+
+  /** Number of events. */
+  get version(): number {
+    return this.held.length - 1
+  }
+
+  append(event: PlanEvent): void {
+    const done = this.held.at(-1) ?? null
+    this.held.push(this.after(done, event))
+    this.known = null
+  }
+
+  private after(done: Held | null, event: PlanEvent): Held | null {
+    switch (event.kind) {
+      case 'undo':
+        if (done) this.undone.push(done.act)
+        return done?.before ?? null
+      case 'redo': {
+        const act = this.undone.pop()
+        return act ? { act, before: done } : done
+      }
+      case 'point':
+        this.points.push({ name: event.name, at: this.version })
+        return done
+      default:
+        this.undone = []
+        return { act: event, before: done }
     }
-    if (wanted.has(i + 1)) held.set(i + 1, [...done])
-  })
-  return { ...applyActs(start, lasting(done, held)), points, version: events.length, done, undone }
+  }
+
+  /** Where the plan stands. Linear in the acts that hold; the same object until another event comes. */
+  state(): PlanState {
+    this.known ??= {
+      ...applyActs(this.start, this.lasting(this.held.at(-1) ?? null)),
+      points: [...this.points],
+      version: this.version,
+      done: actsOf(this.held.at(-1) ?? null),
+      undone: [...this.undone],
+    }
+    return this.known
+  }
+
+  /** The acts that count: one that returns to a moment stands for all that held then, and nothing before it counts. */
+  private lasting(last: Held | null): readonly Lasting[] {
+    const acts: Lasting[] = []
+    for (let each = last; each; )
+      if (each.act.kind === 'return') each = this.held[each.act.to] ?? null
+      else {
+        acts.push(each.act)
+        each = each.before
+      }
+    return acts.reverse()
+  }
+}
+
+function actsOf(last: Held | null): readonly Act[] {
+  const acts: Act[] = []
+  for (let each = last; each; each = each.before) acts.push(each.act)
+  return acts.reverse()
+}
+
+/** Where a plan stands after some events. Linear in them. */
+export function foldPlan(start: PlanStart, events: readonly PlanEvent[]): PlanState {
+  const fold = new PlanFold(start)
+  for (const event of events) fold.append(event)
+  return fold.state()
 }
 
 type Lasting = Exclude<Act, { readonly kind: 'return' }>
-
-/** The acts that count: one that returns to a moment stands for all that held then, and nothing before it counts. */
-function lasting(acts: readonly Act[], held: ReadonlyMap<number, readonly Act[]>): readonly Lasting[] {
-  const last = acts.findLastIndex(({ kind }) => kind === 'return')
-  const after = acts.slice(last + 1).filter((act): act is Lasting => act.kind !== 'return')
-  const back = acts[last]
-  return back?.kind === 'return' ? [...lasting(held.get(back.to) ?? [], held), ...after] : after
-}
 
 function applyActs(
   start: PlanStart,
@@ -169,45 +221,5 @@ function applyActs(
     tolerance,
     paletteVersion,
     byHand: { groups, leads },
-  }
-}
-
-export type EventProblem =
-  | 'nothing-to-undo'
-  | 'nothing-to-redo'
-  | 'decision-exists'
-  | 'decision-unknown'
-  | 'corrected-already'
-  | 'not-yet'
-
-/** Why an event can't be added to a plan in this state, or null. */
-export function eventProblem(state: PlanState, event: PlanEvent): EventProblem | null {
-  const { decisions, corrections, insertions, confirmations } = state
-  const holds = (id: string) =>
-    [...decisions, ...corrections, ...insertions, ...confirmations].some((each) => each.id === id)
-  switch (event.kind) {
-    case 'undo':
-      return state.done.length === 0 ? 'nothing-to-undo' : null
-    case 'redo':
-      return state.undone.length === 0 ? 'nothing-to-redo' : null
-    case 'decide':
-      // What is to be replaced may have been taken back in between: then there is nothing to replace.
-      return event.decisions.some(({ id }) => holds(id)) ? 'decision-exists' : null
-    case 'insert':
-      return event.insertions.some(({ id }) => holds(id)) ? 'decision-exists' : null
-    case 'confirm':
-      return event.confirmations.some(({ id }) => holds(id)) ? 'decision-exists' : null
-    case 'correct': {
-      const after = [...corrections, ...event.corrections]
-      const isTwice = event.corrections.some((one) => after.some((other) => one !== other && overlap(one, other)))
-      if (isTwice) return 'corrected-already'
-      return event.corrections.some(({ id }) => holds(id)) ? 'decision-exists' : null
-    }
-    case 'take-back':
-      return event.decisions.every(holds) ? null : 'decision-unknown'
-    case 'return':
-      return event.to <= state.version ? null : 'not-yet'
-    default:
-      return null
   }
 }

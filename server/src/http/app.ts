@@ -11,6 +11,7 @@ import { jobRoutes } from '../features/jobs/routes.ts'
 import { paletteRoutes } from '../features/palettes/routes.ts'
 import { planRoutes } from '../features/plans/routes.ts'
 import { rewriteRoutes } from '../features/rewrite/routes.ts'
+import type { Writer } from '../features/rewrite/writer.ts'
 import { siteRoutes } from '../features/sites/routes.ts'
 import { viewRoutes } from '../features/views/routes.ts'
 import { serveVisitor, visitRoutes } from '../features/visitor/routes.ts'
@@ -21,10 +22,11 @@ interface Parts {
   readonly config: Config
   readonly sequelize: Sequelize
   readonly logger: Logger
+  readonly writer: Writer
 }
 
 /** The whole HTTP face: the application under its own names, and every visitor name. */
-export function makeApp({ config, sequelize, logger }: Parts): Express {
+export function makeApp({ config, sequelize, logger, writer }: Parts): Express {
   const app = express()
   app.disable('x-powered-by')
   // Headers hold visitor names, which are secrets: neither they nor query texts are logged.
@@ -42,7 +44,7 @@ export function makeApp({ config, sequelize, logger }: Parts): Express {
     }),
   )
   app.use(knownHosts(config))
-  const visitor = serveVisitor(config)
+  const visitor = serveVisitor(config, writer)
   app.use((req, res, next) => (res.locals.visitor ? visitor(req, res, next) : next()))
 
   app.use(headers(config))
@@ -51,7 +53,7 @@ export function makeApp({ config, sequelize, logger }: Parts): Express {
     await sequelize.query('SELECT 1')
     res.json({ status: 'ok' })
   })
-  app.use('/api', express.json({ limit: '4mb' }), apiRoutes(config, sequelize))
+  app.use('/api', express.json({ limit: '4mb' }), apiRoutes(config, sequelize, writer))
   app.use('/api', () => {
     throw new Refusal('not-found', 'There is nothing here')
   })
@@ -60,7 +62,7 @@ export function makeApp({ config, sequelize, logger }: Parts): Express {
   return app
 }
 
-function apiRoutes(config: Config, sequelize: Sequelize) {
+function apiRoutes(config: Config, sequelize: Sequelize, writer: Writer) {
   return [
     siteRoutes(sequelize),
     intakeRoutes(sequelize),
@@ -68,7 +70,7 @@ function apiRoutes(config: Config, sequelize: Sequelize) {
     jobRoutes(sequelize),
     planRoutes(sequelize),
     paletteRoutes(),
-    rewriteRoutes(),
+    rewriteRoutes(writer),
     visitRoutes(config),
     viewRoutes(),
   ]

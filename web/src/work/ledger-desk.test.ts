@@ -7,6 +7,7 @@ class FakeWorker {
   static last: FakeWorker
   readonly asked: LedgerAsk[] = []
   onmessage: (event: { data: LedgerAnswer }) => void = () => {}
+  onerror: (event: { message: string }) => void = () => {}
   terminated = false
 
   constructor() {
@@ -46,6 +47,13 @@ describe('the desk of a ledger', () => {
     desk.standings(new Uint8Array())
     return { desk, worker: FakeWorker.last }
   }
+
+  it('says when the worker answers no more', () => {
+    const onStopped = vi.fn()
+    new LedgerDesk(new Uint8Array(), [], { thirdParty: new Set(), generated: new Set() }, loadWords, onStopped)
+    FakeWorker.last.onerror({ message: 'out of memory' })
+    expect(onStopped).toHaveBeenCalledWith('out of memory')
+  })
 
   it('has the view of everything ready before it is asked for', () => {
     const { desk, worker } = open()

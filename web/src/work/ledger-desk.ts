@@ -47,17 +47,22 @@ export class LedgerDesk {
   private onObserved: (seen: SeenColors) => void = () => {}
   private observed: Promise<SeenColors> | null = null
 
-  /** @param loadWords gives what the pages show, as it came; asked for when a text is sought for the first time */
+  /**
+   * @param loadWords gives what the pages show, as it came; asked for when a text is sought for the first time
+   * @param onStopped told when the worker answers no more
+   */
   constructor(
     bytes: Uint8Array,
     variables: readonly Variable[],
     files: { thirdParty: ReadonlySet<string>; generated: ReadonlySet<string> },
     loadWords: () => Promise<Uint8Array>,
+    onStopped: (message: string) => void = () => {},
   ) {
     this.variables = variables
     this.loadWords = loadWords
     this.worker = new Worker(new URL('./ledger.worker.ts', import.meta.url), { type: 'module' })
     this.worker.onmessage = ({ data }: MessageEvent<LedgerAnswer>) => this.take(data)
+    this.worker.onerror = ({ message }) => onStopped(message)
     this.tell({ kind: 'open', bytes, ...files })
   }
 

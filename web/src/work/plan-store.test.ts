@@ -1,4 +1,4 @@
-import type { Plan } from '@undo-ink/contracts'
+import type { Plan, PlanTail } from '@undo-ink/contracts'
 import type { PlanEvent } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
 import { ApiError } from '../api/client.ts'
@@ -12,20 +12,25 @@ function server() {
   let plan = empty
   const fails: ApiError[] = []
   const seen: string[] = []
-  const record = async (id: string, version: number, event: PlanEvent): Promise<Plan> => {
+  /** Answers that are lost on their way, after they were recorded. */
+  const lost: boolean[] = []
+  const after = (version: number): PlanTail => ({ ...plan, events: plan.events.slice(version) })
+  const record = async (id: string, version: number, event: PlanEvent): Promise<PlanTail> => {
     const failure = fails.shift()
     if (failure) throw failure
+    if (plan.events.some((each) => each.id === id)) return after(version)
     if (version !== plan.version) throw refusal('conflict')
     seen.push(id)
     plan = { ...plan, version: version + 1, events: [...plan.events, { seq: version + 1, id, at: 'then', event }] }
-    return plan
+    if (lost.shift()) throw new ApiError(null)
+    return after(version)
   }
   const recorder: Recorder = {
     event: (_plan, { id, version, event }) => record(id, version, event),
     palette: (_plan, { id, version }) => record(id, version, { kind: 'palette', version: 2 }),
-    reload: async () => plan,
+    reload: async (_plan, version) => after(version),
   }
-  return { recorder, fails, seen, elsewhere: (event: PlanEvent) => record('elsewhere', plan.version, event) }
+  return { recorder, fails, lost, seen, elsewhere: (event: PlanEvent) => record('elsewhere', plan.version, event) }
 }
 
 function refusal(code: 'conflict' | 'invalid-event'): ApiError {
@@ -106,6 +111,44 @@ describe('acts on a plan', () => {
     await settled()
     expect(store.getState()).toMatchObject({ trouble: null, pending: [] })
     expect(kinds(store)).toEqual([5, 1])
+  })
+
+  it('take nothing of another window back when an answer was lost and an undo waits: that is told', async () => {
+    const remote = server()
+    const store = storeOn(remote)
+    remote.lost.push(true)
+    store.act(tolerance(1))
+    await settled()
+    expect(store.getState().trouble?.waiting).toBe(true)
+    await remote.elsewhere(tolerance(5))
+    store.act({ kind: 'undo' })
+    store.retry()
+    await settled()
+    expect(kinds(store)).toEqual([1, 5])
+    expect(store.getState()).toMatchObject({
+      pending: [],
+      trouble: { waiting: false, meanwhile: { there: [tolerance(5)], here: [{ event: { kind: 'undo' } }] } },
+    })
+    store.act({ kind: 'undo' })
+    await settled()
+    expect(kinds(store)).toEqual([1, 5, 'undo'])
+  })
+
+  it('that fail whenever they are sent can be given up, and hold the others up no more', async () => {
+    const remote = server()
+    const store = storeOn(remote)
+    const broken = new ApiError({ type: '/problems/internal', title: 'broken', status: 500, code: 'internal' })
+    remote.fails.push(broken, broken)
+    store.act(tolerance(1))
+    store.act(tolerance(5))
+    await settled()
+    store.retry()
+    await settled()
+    expect(store.getState()).toMatchObject({ trouble: { title: 'broken', waiting: true }, pending: [{}, {}] })
+    store.leaveOut()
+    await settled()
+    expect(kinds(store)).toEqual([5])
+    expect(store.getState()).toMatchObject({ trouble: null, pending: [], plan: { version: 1 } })
   })
 
   it('move the palette in their turn', async () => {

@@ -1,4 +1,4 @@
-import type { Plan, RecordedEvent } from '@undo-ink/contracts'
+import type { Plan, PlanTail, RecordedEvent } from '@undo-ink/contracts'
 import type { PlanEvent, Role } from '@undo-ink/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import { ApiError } from '../api/client.ts'
@@ -33,9 +33,10 @@ export interface PlanStoreState {
 
 /** How the store reaches the server. */
 export interface Recorder {
-  event(planId: string, body: { id: string; version: number; event: PlanEvent }): Promise<Plan>
-  palette(planId: string, body: { id: string; version: number; roles: Role[] }): Promise<Plan>
-  reload(planId: string): Promise<Plan>
+  event(planId: string, body: { id: string; version: number; event: PlanEvent }): Promise<PlanTail>
+  palette(planId: string, body: { id: string; version: number; roles: Role[] }): Promise<PlanTail>
+  /** What came behind a version. */
+  reload(planId: string, after: number): Promise<PlanTail>
 }
 
 export interface PlanStore extends StoreApi<PlanStoreState> {
@@ -44,6 +45,8 @@ export interface PlanStore extends StoreApi<PlanStoreState> {
   changePalette(roles: readonly Role[]): void
   /** Sends again what still waits. */
   retry(): void
+  /** Gives up the first act that waits, and sends the others. */
+  leaveOut(): void
   /** Does after what was done in another window what was not recorded because of it, where it means the same there. */
   again(): void
   dismiss(): void
@@ -62,14 +65,19 @@ export function createPlanStore(plan: Plan, recorder: Recorder, newId: () => str
     sending = true
     try {
       for (let next = store.getState().pending[0]; next; next = store.getState().pending[0]) {
-        const { plan } = store.getState()
+        const { id: planId, version } = store.getState().plan
         const { id } = next
-        const version = plan.version
         const confirmed =
           next.kind === 'event'
-            ? await recorder.event(plan.id, { id, version, event: next.event })
-            : await recorder.palette(plan.id, { id, version, roles: [...next.roles] })
-        store.setState(({ pending }) => ({ plan: confirmed, pending: pending.slice(1), trouble: null }))
+            ? await recorder.event(planId, { id, version, event: next.event })
+            : await recorder.palette(planId, { id, version, roles: [...next.roles] })
+        const there = confirmed.events.filter((each) => each.id !== id).map(({ event }) => event)
+        const here = store.getState().pending.slice(1)
+        const plan = withTail(store.getState().plan, confirmed)
+        // Its first answer was lost, and another window came before what waits behind it: that would undo or overwrite what was done there.
+        const isBetween = there.length > 0 && here.length > 0
+        const trouble = isBetween ? { ...MOVED_ON, meanwhile: { there, here } } : null
+        store.setState({ plan, pending: isBetween ? [] : here, trouble })
       }
     } catch (error) {
       await recover(error)
@@ -86,14 +94,14 @@ export function createPlanStore(plan: Plan, recorder: Recorder, newId: () => str
       return
     }
     const { plan } = store.getState()
-    const current = await recorder.reload(plan.id).catch(() => plan)
+    const tail = await recorder.reload(plan.id, plan.version).catch(() => ({ ...plan, events: [] }))
     store.setState(({ pending: here }) => {
-      const there = current.events.slice(plan.version).map(({ event }) => event)
+      const there = tail.events.map(({ event }) => event)
       const trouble =
         code === 'conflict'
           ? { title: message, detail: null, waiting, meanwhile: { there, here } }
           : { title: message, detail, waiting, meanwhile: null }
-      return { plan: current, pending: [], trouble }
+      return { plan: withTail(plan, tail), pending: [], trouble }
     })
   }
 
@@ -109,6 +117,10 @@ export function createPlanStore(plan: Plan, recorder: Recorder, newId: () => str
       store.setState({ trouble: null })
       void drain()
     },
+    leaveOut: () => {
+      store.setState(({ pending }) => ({ pending: pending.slice(1), trouble: null }))
+      void drain()
+    },
     again: () => {
       const here = store.getState().trouble?.meanwhile?.here ?? []
       store.setState({ trouble: null })
@@ -116,6 +128,16 @@ export function createPlanStore(plan: Plan, recorder: Recorder, newId: () => str
     },
     dismiss: () => store.setState({ trouble: null }),
   })
+}
+
+const MOVED_ON = {
+  title: 'The plan was changed in another window; it is shown as it is now',
+  detail: null,
+  waiting: false,
+} as const
+
+function withTail(plan: Plan, { version, events }: PlanTail): Plan {
+  return { ...plan, version, events: [...plan.events, ...events] }
 }
 
 /**

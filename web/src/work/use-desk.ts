@@ -3,6 +3,7 @@ import type { Standing, Variable } from '@undo-ink/core'
 import { useEffect, useState } from 'react'
 import { getWords } from '../api/copies.ts'
 import { LedgerDesk } from './ledger-desk.ts'
+import type { Stopped } from './stopped.ts'
 
 /** The desk of a ledger, told whenever the standing of its places moves; null until it is open. @param bytes the ledger as it came */
 export function useDesk(
@@ -10,8 +11,11 @@ export function useDesk(
   variables: readonly Variable[],
   { id, files }: Snapshot,
   { codes }: Standing,
-): LedgerDesk | null {
+): { readonly desk: LedgerDesk | null; readonly stopped: Stopped | null } {
   const [desk, setDesk] = useState<LedgerDesk | null>(null)
+  const [message, setMessage] = useState<string | null>(null)
+  const [tries, setTries] = useState(0)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: every try begins anew
   useEffect(() => {
     const paths = (some: Snapshot['files']) => new Set(some.map(({ path }) => path))
     const opened = new LedgerDesk(
@@ -22,10 +26,15 @@ export function useDesk(
         generated: paths(files.filter(({ generatedFrom }) => generatedFrom !== null)),
       },
       () => getWords(id),
+      setMessage,
     )
     setDesk(opened)
     return () => opened.close()
-  }, [bytes, variables, id, files])
+  }, [bytes, variables, id, files, tries])
   useEffect(() => desk?.standings(codes), [desk, codes])
-  return desk
+  const again = () => {
+    setMessage(null)
+    setTries((before) => before + 1)
+  }
+  return { desk, stopped: message === null ? null : { what: 'The ledger cannot be asked', message, again } }
 }

@@ -31,11 +31,12 @@ import {
 } from 'react'
 import { useStore } from 'zustand'
 import { auditQuery, ledgerQuery, type ReceivedLedger } from '../api/copies.ts'
-import { getPlan, paletteQuery, postEvent, postPalette } from '../api/plans.ts'
+import { getPlan, getTail, paletteQuery, postEvent, postPalette } from '../api/plans.ts'
 import type { LedgerDesk } from './ledger-desk.ts'
 import { apartOf, type InFile, SitePlaces, type Taking } from './places.ts'
 import { createPlanStore, type PlanStore, shownEvents } from './plan-store.ts'
 import { countOutcomes, type Row, type Rows, rowsOf } from './standing.ts'
+import type { Stopped } from './stopped.ts'
 import { ThroughPlaces } from './through-places.ts'
 import { useDesk } from './use-desk.ts'
 import { useLinkage } from './use-linkage.ts'
@@ -70,6 +71,8 @@ export interface Work {
   readonly standing: Standing
   /** Answers views of the ledger; null until it is open. */
   readonly desk: LedgerDesk | null
+  /** A worker of these that answers no more; null: all do. */
+  readonly stopped: Stopped | null
   readonly state: PlanState
   readonly resolver: Resolver
   readonly roles: readonly Role[]
@@ -131,9 +134,9 @@ function LoadedWork({
           await client.refetchQueries({ queryKey: paletteQuery(plan.paletteId).queryKey })
           return answer
         },
-        reload: async (planId) => {
+        reload: async (planId, after) => {
           const [answer] = await Promise.all([
-            getPlan(planId),
+            getTail(planId, after),
             client.refetchQueries({ queryKey: paletteQuery(plan.paletteId).queryKey }),
           ])
           return answer
@@ -152,7 +155,7 @@ function LoadedWork({
   const variableUses = useMemo(() => new Map(audit.variables.map(({ name, uses }) => [name, uses])), [audit])
   const counts = useMemo(() => places.counts(), [places])
   const colors = ledger.columns.color.values
-  const linkage = useLinkage(places)
+  const { linkage, stopped: comparing } = useLinkage(places)
   // An act stays as it is when it is recorded: only then is nothing drawn anew.
   const events = useSameById(shownEvents(planState))
   const state = useMemo(
@@ -181,7 +184,7 @@ function LoadedWork({
     [ledger, decisions, roles, pages, confirmations],
   )
   const standing = useMemo(() => standingOf(outcomes), [outcomes])
-  const desk = useDesk(bytes, audit.variables, snapshot, standing)
+  const { desk, stopped: asking } = useDesk(bytes, audit.variables, snapshot, standing)
   // While it is dragged, the slider is drawn at once, and what follows from it as there is time.
   const tried = useDeferredValue(useView((view) => view.triedTolerance))
   const tolerance = tried ?? state.tolerance
@@ -213,6 +216,7 @@ function LoadedWork({
     outcomes,
     standing,
     desk,
+    stopped: comparing ?? asking,
     state,
     resolver: resolve,
     roles,

@@ -1,5 +1,6 @@
 import { type FileAbout, type FileChoice, NO_CLAIMS, syntaxOf, thirdPartyPath, type Words } from '@undo-ink/core'
-import { Piscina } from 'piscina'
+import type { Piscina } from 'piscina'
+import { threads } from '../../threads.ts'
 import type { Progress } from '../jobs/progress.ts'
 import { bufferOf } from './buffer.ts'
 import { findReading, type ReadingOf, saveReading } from './store.ts'
@@ -20,17 +21,7 @@ export interface ReadFile<F extends KeptFile> {
 
 /** Reads the files of copies in worker threads. */
 export class Reader {
-  private readonly pool: Piscina
-
-  constructor() {
-    // The worker is built beside the server; run from source, it is the source.
-    const fromSource = import.meta.url.endsWith('.ts')
-    this.pool = new Piscina({
-      filename: new URL(fromSource ? './worker-from-source.mjs' : './audit-worker.js', import.meta.url).href,
-      maxThreads: 2,
-      idleTimeout: 10_000,
-    })
-  }
+  private readonly pool: Piscina = threads('audit-worker', new URL('./worker-from-source.mjs', import.meta.url), 2)
 
   /** Reads one file, or finds what was read of the same bytes at the same path before. */
   async read(
@@ -56,14 +47,21 @@ export class Reader {
     const assembled = (await this.pool.run(task, { name: 'assemble' })) as Assembled
     const hashes = new Map(files.map(({ file: { path, sha256 } }) => [path, sha256]))
     const words: Words[] = []
-    for (const pages of batches(assembled.pages)) {
-      const loaded = await Promise.all(
-        pages.map(async (page) => ({ ...page, bytes: await load(hashes.get(page.path) as string) })),
-      )
-      const { ledger, variables } = assembled
-      const batch: PagesToRead = { ledger, variables, pages: loaded }
-      words.push((await this.pool.run(batch, { name: 'words' })) as Words)
+    const { ledger, variables } = assembled
+    let pages: PagesToRead['pages'][number][] = []
+    let held = 0
+    const readPages = async () => {
+      if (pages.length > 0) words.push((await this.pool.run({ ledger, variables, pages }, { name: 'words' })) as Words)
+      pages = []
+      held = 0
     }
+    for (const page of assembled.pages) {
+      const bytes = await load(hashes.get(page.path) as string)
+      if (held + bytes.length > MOST_HELD) await readPages()
+      pages.push({ ...page, bytes })
+      held += bytes.length
+    }
+    await readPages()
     return { ...assembled, words: await this.pool.run(words, { name: 'packWords' }) }
   }
 
@@ -78,12 +76,8 @@ function notKept(path: string): FileAbout {
   return { syntax, encoding: null, skipped: 'too-long', thirdParty, claims: NO_CLAIMS }
 }
 
-/** Pages that are read at once: few enough that their bytes fit in memory, many enough that the ledger is not unpacked for each. */
-const BATCH = 50
-
-function batches<T>(items: readonly T[]): T[][] {
-  return Array.from({ length: Math.ceil(items.length / BATCH) }, (_, i) => items.slice(i * BATCH, (i + 1) * BATCH))
-}
+/** Bytes of pages that are read at once: little enough for any machine, much enough that the ledger is not unpacked for each. */
+const MOST_HELD = 8 * 1024 * 1024
 
 /** Does something with each of some files, two at a time, so that the bytes of a large copy are never all in memory; the results in their order. */
 export async function twoAtATime<F, R>(files: readonly F[], each: (file: F) => Promise<R>): Promise<R[]> {

@@ -1,7 +1,7 @@
 import { gunzipSync } from 'node:zlib'
 import { auditSchema, type Choice, type FileText } from '@undo-ink/contracts'
 import { decode, type FileAbout, type LedgerPlace, placeAt, type ScopePage, unpackLedger } from '@undo-ink/core'
-import type { Sequelize } from 'sequelize'
+import type { Sequelize, Transaction } from 'sequelize'
 import { FileRow, SnapshotRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
 import type { JobWork } from '../jobs/queue.ts'
@@ -103,8 +103,8 @@ function notRead(): Refusal {
 }
 
 /** The places of one file. */
-export async function placesOfFile(fileId: string): Promise<LedgerPlace[]> {
-  const bytes = await findOccurrences(fileId)
+export async function placesOfFile(fileId: string, transaction?: Transaction): Promise<LedgerPlace[]> {
+  const bytes = await findOccurrences(fileId, transaction)
   if (!bytes) return []
   const ledger = unpackLedger(gunzipSync(bytes))
   if (!ledger) throw new Error(`the places of file ${fileId} cannot be read`)

@@ -31,8 +31,8 @@ export async function findAuditPart(snapshotId: string, part: AuditPart): Promis
   return (await AuditRow.findOne({ where, attributes: [part] }))?.[part] ?? null
 }
 
-export async function loadBytes(sha256: string): Promise<Buffer> {
-  return (await BlobRow.findByPk(sha256, { rejectOnEmpty: true })).bytes
+export async function loadBytes(sha256: string, transaction?: Transaction): Promise<Buffer> {
+  return (await BlobRow.findByPk(sha256, { rejectOnEmpty: true, transaction: transaction ?? null })).bytes
 }
 
 export function findFile(id: string): Promise<FileRow | null> {
@@ -40,8 +40,8 @@ export function findFile(id: string): Promise<FileRow | null> {
 }
 
 /** The places of one file as they are stored; null: it holds none. */
-export async function findOccurrences(fileId: string): Promise<Buffer | null> {
-  return (await OccurrencesRow.findByPk(fileId))?.body ?? null
+export async function findOccurrences(fileId: string, transaction?: Transaction): Promise<Buffer | null> {
+  return (await OccurrencesRow.findByPk(fileId, { transaction: transaction ?? null }))?.body ?? null
 }
 
 /** What was read from a file. */

@@ -1,4 +1,4 @@
-import { type Ground, type Role, readRoleColor, sameRoleName } from '@undo-ink/core'
+import { type Role, readRoleColor, sameRoleName } from '@undo-ink/core'
 import { Refusal } from '../../http/problem.ts'
 
 /** Every role needs a name of its own, and opaque colors. */
@@ -15,12 +15,4 @@ function checkColor(value: string, name: string): void {
   if (color === 'not-a-color') throw new Refusal('invalid-role', `${value} is not a color`, name)
   if (color === 'not-opaque')
     throw new Refusal('invalid-role', `${value} is see-through: a role is opaque, each place keeps its own alpha`, name)
-}
-
-/** Refuses a role that the palette has not, and a color that is none or see-through. */
-export function checkGround(ground: Ground, roles: readonly Role[]): void {
-  if ('role' in ground && !roles.some(({ id }) => id === ground.role))
-    throw new Refusal('invalid-event', 'The palette has no such role', ground.role)
-  if ('color' in ground && typeof readRoleColor(ground.color) === 'string')
-    throw new Refusal('invalid-event', 'This is no opaque color', ground.color)
 }

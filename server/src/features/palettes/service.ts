@@ -2,7 +2,7 @@ import type { Palette } from '@undo-ink/contracts'
 import type { Transaction } from 'sequelize'
 import { ClientRow, PlanRow, SiteRow, SnapshotRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
-import { planState } from '../plans/store.ts'
+import { planState } from '../plans/folds.ts'
 import { findPalette, paletteVersions, rolesOfVersions } from './store.ts'
 
 export async function getPalette(id: string): Promise<Palette> {

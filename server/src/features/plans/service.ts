@@ -1,52 +1,53 @@
-import type { NewEvent, NewPalette, Plan } from '@undo-ink/contracts'
-import { type EventProblem, eventProblem, type PlanEvent, type PlanState, type Role, settled } from '@undo-ink/core'
+import { EVENT_PROBLEM_WORDS, type NewEvent, type NewPalette, type Plan, type PlanTail } from '@undo-ink/contracts'
+import { eventProblem, type PlanEvent, type PlanState, type Role, settled } from '@undo-ink/core'
 import type { Sequelize, Transaction } from 'sequelize'
-import { PlanEventRow, type PlanRow } from '../../db/models.ts'
+import { PlanEventRow, PlanRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
-import { checkGround, checkRoles } from '../palettes/roles.ts'
+import { checkRoles } from '../palettes/roles.ts'
 import { versionInUse } from '../palettes/service.ts'
 import { addPaletteVersion, lockPalette, paletteVersions, rolesOf } from '../palettes/store.ts'
-import { checkCorrections } from './corrections.ts'
-import { checkInsertions } from './insertions.ts'
-import { findPlan, listEvents, lockPlan, startOf, stateAfter } from './store.ts'
+import { factsFor } from './facts.ts'
+import { eventsAfter, planState, startOf } from './folds.ts'
 
 /** Where a plan stands now, and the roles of the palette version that it is on. */
 export interface Standing {
-  /** How many events it has. */
-  readonly version: number
   readonly state: PlanState
   readonly roles: readonly Role[]
 }
 
-export async function planStanding(plan: PlanRow, transaction?: Transaction): Promise<Standing> {
-  const events = await listEvents(plan.id, transaction)
-  const state = stateAfter(plan, events)
-  return { version: events.length, state, roles: await rolesOf(plan.paletteId, state.paletteVersion, transaction) }
+export async function planStanding(plan: PlanRow): Promise<Standing> {
+  const state = await planState(plan)
+  return { state, roles: await rolesOf(plan.paletteId, state.paletteVersion) }
 }
 
 export async function requirePlan(id: string): Promise<PlanRow> {
-  const plan = await findPlan(id)
+  const plan = await PlanRow.findByPk(id)
   if (!plan) throw new Refusal('not-found', 'There is no such plan')
   return plan
 }
 
+/** A plan with its whole history. */
 export async function getPlan(id: string): Promise<Plan> {
   const plan = await requirePlan(id)
-  return describePlan(plan, await listEvents(plan.id))
+  const { id: _, version, events } = tailOf(plan, 0, await eventsAfter(id, 0))
+  return { id: plan.id, paletteId: plan.paletteId, start: startOf(plan), version, events }
 }
 
-function describePlan(plan: PlanRow, events: readonly PlanEventRow[]): Plan {
+/** What came to a plan behind its first events. */
+export async function getTail(id: string, after: number): Promise<PlanTail> {
+  return tailOf(await requirePlan(id), after, await eventsAfter(id, after))
+}
+
+function tailOf({ id }: PlanRow, after: number, events: readonly PlanEventRow[]): PlanTail {
   return {
-    id: plan.id,
-    paletteId: plan.paletteId,
-    start: startOf(plan),
-    version: events.length,
-    events: events.map(({ seq, id, at, event }) => ({ seq, id, at: at.toISOString(), event })),
+    id,
+    version: after + events.length,
+    events: events.map((each) => ({ seq: each.seq, id: each.id, at: each.at.toISOString(), event: each.event })),
   }
 }
 
 /** Records an event; sent again under the same id, it is answered as before and not recorded twice. */
-export function recordEvent(sequelize: Sequelize, planId: string, { id, version, event }: NewEvent): Promise<Plan> {
+export function recordEvent(sequelize: Sequelize, planId: string, { id, version, event }: NewEvent): Promise<PlanTail> {
   return append(sequelize, planId, id, version, async () => event)
 }
 
@@ -54,7 +55,11 @@ export function recordEvent(sequelize: Sequelize, planId: string, { id, version,
  * Makes a new version of the palette, made colors following their bases, and moves the plan to it, as one act. Refused for a plan that stays on an older
  * version than another site of the client: what was made there would be lost in the new one.
  */
-export function changePalette(sequelize: Sequelize, planId: string, { id, version, roles }: NewPalette): Promise<Plan> {
+export function changePalette(
+  sequelize: Sequelize,
+  planId: string,
+  { id, version, roles }: NewPalette,
+): Promise<PlanTail> {
   checkRoles(roles)
   const made = settled(roles)
   return append(sequelize, planId, id, version, async (plan, { paletteVersion }, transaction) => {
@@ -73,58 +78,31 @@ export function changePalette(sequelize: Sequelize, planId: string, { id, versio
   })
 }
 
+/** Everything here goes over the one connection of its transaction: those who wait for a plan must not keep others from finishing. */
 function append(
   sequelize: Sequelize,
   planId: string,
   id: string,
   version: number,
   make: (plan: PlanRow, state: PlanState, transaction: Transaction) => Promise<PlanEvent>,
-): Promise<Plan> {
+): Promise<PlanTail> {
   return sequelize.transaction(async (transaction) => {
-    const plan = await lockPlan(planId, transaction)
+    // Held, so that nobody else can add to its history until the transaction ends.
+    const plan = await PlanRow.findByPk(planId, { transaction, lock: true })
     if (!plan) throw new Refusal('not-found', 'There is no such plan')
-    const events = await listEvents(planId, transaction)
-    if (events.some((each) => each.id === id)) return describePlan(plan, events)
-    if (events.length !== version)
+    if ((await PlanEventRow.count({ where: { planId, id }, transaction })) > 0)
+      return tailOf(plan, version, await eventsAfter(planId, version, transaction))
+    const state = await planState(plan, transaction)
+    if (state.version !== version)
       throw new Refusal(
         'conflict',
         'The plan was changed in another window; it is shown as it is now',
-        String(events.length),
+        String(state.version),
       )
-    const state = stateAfter(plan, events)
     const event = await make(plan, state, transaction)
-    await checkEvent(plan, state, event, transaction)
+    const problem = eventProblem(state, event, await factsFor(plan, state, event, transaction))
+    if (problem) throw new Refusal('invalid-event', EVENT_PROBLEM_WORDS[problem.code], problem.about ?? undefined)
     const row = await PlanEventRow.create({ planId, seq: version + 1, id, at: new Date(), event }, { transaction })
-    return describePlan(plan, [...events, row])
+    return tailOf(plan, version, [row])
   })
-}
-
-const PROBLEM_WORDS: Readonly<Record<EventProblem, string>> = {
-  'nothing-to-undo': 'There is nothing to undo',
-  'nothing-to-redo': 'There is nothing to redo',
-  'decision-exists': 'This decision was made already',
-  'decision-unknown': 'This decision was taken back already',
-  'corrected-already': 'This slip was put right already',
-  'not-yet': 'The plan has not come as far as that',
-}
-
-async function checkEvent(plan: PlanRow, state: PlanState, event: PlanEvent, transaction: Transaction) {
-  const problem = eventProblem(state, event)
-  if (problem) throw new Refusal('invalid-event', PROBLEM_WORDS[problem])
-  if (event.kind === 'decide') {
-    const roles = await rolesOf(plan.paletteId, state.paletteVersion, transaction)
-    for (const { to, over } of event.decisions) {
-      const taken = to.kind === 'role' || to.kind === 'color' ? [to] : to.kind === 'gradient' ? to.stops : []
-      for (const ground of over ? [...taken, over] : taken) checkGround(ground, roles)
-    }
-  }
-  if (event.kind === 'insert') {
-    const roles = await rolesOf(plan.paletteId, state.paletteVersion, transaction)
-    await checkInsertions(plan.snapshotId, event.insertions, roles)
-  }
-  if (event.kind === 'correct') await checkCorrections(plan.snapshotId, event.corrections)
-  if (event.kind !== 'palette') return
-  const versions = await paletteVersions(plan.paletteId, transaction)
-  if (!versions.some(({ version }) => version === event.version))
-    throw new Refusal('invalid-event', 'The palette has no such version', String(event.version))
 }

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import { visitSchema } from '@undo-ink/contracts'
-import { type AddressResolver, decode, encode, quietPage, quietSheet, resolverOf, servedPaths } from '@undo-ink/core'
+import { type AddressResolver, encode, resolverOf, servedPaths } from '@undo-ink/core'
 import { type RequestHandler, Router } from 'express'
 import { lookup } from 'mime-types'
 import type { Config } from '../../config.ts'
@@ -9,9 +9,8 @@ import { answer, idOf } from '../../http/answer.ts'
 import { appOrigins } from '../../http/hosts.ts'
 import { Refusal } from '../../http/problem.ts'
 import { requireAudit } from '../audit/service.ts'
-import { loadBytes } from '../audit/store.ts'
 import { requirePlan } from '../plans/service.ts'
-import { rewritingOf, rewrittenBytes } from '../rewrite/service.ts'
+import type { Rewriting, Writer } from '../rewrite/writer.ts'
 import { agentScript } from './agent/agent.ts'
 import { findFirstFile, keptPaths, visitorNamesOf } from './store.ts'
 
@@ -31,7 +30,7 @@ export function visitRoutes(config: Config): Router {
 }
 
 /** Serves a snapshot under its own name, as received or as the plan has it now. Nothing but the agent runs there. */
-export function serveVisitor(config: Config): RequestHandler {
+export function serveVisitor(config: Config, writer: Writer): RequestHandler {
   return async (req, res) => {
     const name = res.locals.visitor as VisitorNameRow
     if (req.method !== 'GET' && req.method !== 'HEAD') throw new Refusal('not-found', 'There is nothing here')
@@ -60,11 +59,13 @@ export function serveVisitor(config: Config): RequestHandler {
       return
     }
     const { file } = found
-    const { bytes, version } = await written(name, file)
     const type = typeOf(file)
+    // Switched off there is what would be refused: no page may fill the console with errors of ours.
+    const quiet = type === HTML ? 'page' : type === 'text/css' ? 'sheet' : null
+    const rewriting = name.planId ? await rewritingOf(name.snapshotId, name.planId, writer) : null
+    const bytes = await writer.bytesOf(file, rewriting, quiet)
     res.setHeader('Content-Type', type)
-    if (type === HTML) res.end(withAgent(quiet(bytes, file, quietPage), file, nonce, agentScript(origins, version)))
-    else res.end(type === 'text/css' ? quiet(bytes, file, quietSheet) : bytes)
+    res.end(type === HTML ? withAgent(bytes, file, nonce, agentScript(origins, rewriting?.version ?? null)) : bytes)
   }
 }
 
@@ -73,14 +74,6 @@ const HTML = 'text/html'
 /** What pages fetch, as browsers call it (Fetch, request destinations). */
 const SUBRESOURCES: ReadonlySet<string> = new Set(['audio', 'font', 'image', 'track', 'video'])
 
-/** Switched off here is what would be refused: no page may fill the console with errors of ours. */
-function quiet(bytes: Buffer, file: FileRow, switchOff: (text: string) => string): Buffer {
-  const source = decode(file.path, bytes)
-  if (typeof source === 'string') return bytes
-  const text = switchOff(source.text)
-  return text === source.text ? bytes : Buffer.from(encode(text, source.encoding))
-}
-
 /** By its name; a template is what it makes: `main.css.liquid` a sheet, all others pages. */
 function typeOf({ path, syntax }: FileRow): string {
   if (syntax === 'html') return HTML
@@ -88,18 +81,9 @@ function typeOf({ path, syntax }: FileRow): string {
   return type || (syntax === 'template' ? HTML : 'application/octet-stream')
 }
 
-interface Written {
-  readonly bytes: Buffer
-  /** Of the plan; null: as received. */
-  readonly version: number | null
-}
-
-async function written(name: VisitorNameRow, file: FileRow): Promise<Written> {
-  if (name.planId === null || name.planId === undefined)
-    return { bytes: await loadBytes(file.sha256 as string), version: null }
-  await requireAudit(name.snapshotId)
-  const rewriting = await rewritingOf(await requirePlan(name.planId))
-  return { bytes: await rewrittenBytes(file, rewriting), version: rewriting.version }
+async function rewritingOf(snapshotId: string, planId: string, writer: Writer): Promise<Rewriting> {
+  await requireAudit(snapshotId)
+  return writer.rewriting(await requirePlan(planId))
 }
 
 /** The file at an address, or where else it is: an address from the root of a site that lies in a folder of the copy, as the page that asks tells. */
