@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { readdir, readFile, stat } from 'node:fs/promises'
 import { join, relative, sep } from 'node:path'
-import { LIMITS } from '@undo-ink/contracts'
+import { LIMITS } from '@undo-ink/contracts/limits'
 import {
   assembleSite,
   classify,

@@ -1,7 +1,4 @@
 import { parseArgs } from 'node:util'
-import { audit } from './commands/audit.ts'
-import { check } from './commands/check.ts'
-import { rewrite } from './commands/rewrite.ts'
 import { Misuse } from './misuse.ts'
 import type { ReadOptions } from './read-folder.ts'
 
@@ -67,6 +64,7 @@ export async function run(args: readonly string[], progress: ReadOptions['progre
   }
 }
 
+/** A command is loaded when it is called: one that only says how it is called starts at once. */
 async function dispatch(args: readonly string[], progress: ReadOptions['progress']): Promise<Result> {
   const [command, ...rest] = args
   if (isCommand(command) && rest.some((each) => each === '--help' || each === '-h'))
@@ -78,6 +76,7 @@ async function dispatch(args: readonly string[], progress: ReadOptions['progress
       return done(`${USAGE}\n\nundo-ink COMMAND --help says more.\n`)
     case 'audit': {
       const { folder, values, includeVendor } = call(rest, ['format'])
+      const { audit } = await import('./commands/audit.ts')
       return done(
         await audit(folder, oneOf(values.format ?? 'text', ['text', 'json', 'csv']), { includeVendor, progress }),
       )
@@ -86,11 +85,13 @@ async function dispatch(args: readonly string[], progress: ReadOptions['progress
       const { folder, values, flags, includeVendor } = call(rest, ['plan', 'out', 'include'], ['any-copy'])
       const includePossible = values.include !== undefined && oneOf(values.include, ['possible']) === 'possible'
       const how = { includeVendor, includePossible, anyCopy: flags.has('any-copy'), progress }
+      const { rewrite } = await import('./commands/rewrite.ts')
       return done(await rewrite(folder, required(values, 'plan'), required(values, 'out'), how))
     }
     case 'check': {
       const { folder, values, includeVendor } = call(rest, ['palette', 'format'])
       const format = oneOf(values.format ?? 'text', ['text', 'json', 'sarif'])
+      const { check } = await import('./commands/check.ts')
       const { output, clean } = await check(folder, required(values, 'palette'), format, { includeVendor, progress })
       return { output, error: '', status: clean ? 0 : 1 }
     }

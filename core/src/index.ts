@@ -1,89 +1,130 @@
-export * from './cascade/words.ts'
-export * from './cluster/clusters.ts'
-export * from './cluster/family.ts'
-export * from './cluster/linkage.ts'
-export * from './color/channel.ts'
-export * from './color/color.ts'
-export * from './color/composite.ts'
-export * from './color/contrast.ts'
-export * from './color/difference.ts'
-export * from './color/family-name.ts'
-export * from './color/literal.ts'
-export * from './color/names.ts'
-export * from './color/perceived.ts'
-export * from './color/vision.ts'
-export * from './ledger/facets.ts'
-export * from './ledger/fields.ts'
-export * from './ledger/ledger.ts'
-export * from './ledger/pack.ts'
-export * from './ledger/query.ts'
-export * from './ledger/search.ts'
-export * from './ledger/view.ts'
-export * from './ledger/words.ts'
-export * from './palette/changes.ts'
-export * from './palette/complete.ts'
-export * from './palette/dominant.ts'
-export * from './palette/formats/formats.ts'
-export * from './palette/formats/offer.ts'
-export * from './palette/formats/sheet.ts'
-export * from './palette/jobs.ts'
-export * from './palette/made.ts'
-export * from './palette/nearest.ts'
-export * from './palette/observation.ts'
-export * from './palette/own-job.ts'
-export * from './palette/readability.ts'
-export * from './palette/role.ts'
-export * from './palette/scheme.ts'
-export * from './palette/serves.ts'
-export * from './palette/states.ts'
-export * from './palette/suggest.ts'
-export * from './palette/suggested-use.ts'
-export * from './palette/used.ts'
-export * from './plan/collisions.ts'
-export * from './plan/confirmation.ts'
-export * from './plan/correction.ts'
-export * from './plan/decision.ts'
-export * from './plan/event-problem.ts'
-export * from './plan/follow.ts'
-export * from './plan/history.ts'
-export * from './plan/insertion.ts'
-export * from './plan/looks.ts'
-export * from './plan/outcome.ts'
-export * from './plan/outcomes.ts'
-export * from './plan/reach.ts'
-export * from './plan/standing.ts'
-export * from './plan/turned.ts'
-export * from './plan/width.ts'
-export * from './rewrite/corrections.ts'
-export * from './rewrite/insertions.ts'
-export * from './rewrite/notation.ts'
-export * from './rewrite/rewrite-file.ts'
-export * from './rewrite/unwritten.ts'
-export * from './selector/compound.ts'
-export * from './selector/limit.ts'
-export * from './selector/parse.ts'
-export * from './selector/region.ts'
-export * from './selector/selector.ts'
-export * from './selector/state.ts'
-export * from './source/behavior.ts'
-export * from './source/classify.ts'
-export * from './source/copy.ts'
-export * from './source/link.ts'
-export * from './source/link-variables.ts'
-export * from './source/occurrence.ts'
-export * from './source/pages/pages.ts'
-export * from './source/pages/quiet.ts'
-export * from './source/pages/resolve.ts'
-export * from './source/pages/site.ts'
-export * from './source/place.ts'
-export * from './source/provenance.ts'
-export * from './source/read.ts'
-export * from './source/source-link.ts'
-export * from './source/syntax.ts'
-export * from './source/through.ts'
-export * from './text/charset.ts'
-export * from './text/edit.ts'
-export * from './text/finding.ts'
-export * from './text/lines.ts'
-export * from './text/range.ts'
-export * from './text/source-text.ts'
+/** What other workspaces may ask of the core. */
+export { type Cluster, clusterCounts, clustersAt, TOLERANCES } from './cluster/clusters.ts'
+export { familyOf } from './cluster/family.ts'
+export { LARGEST_TOLERANCE, type Linkage, link } from './cluster/linkage.ts'
+export { type Color, inSrgbGamut, type OpaqueKey, opaqueKey, toHex } from './color/color.ts'
+export { contrast } from './color/contrast.ts'
+export { deltaE2000, type Lab, labOf } from './color/difference.ts'
+export { isOfFamily } from './color/family-name.ts'
+export { type Notation, parseColor } from './color/literal.ts'
+export { perceive } from './color/perceived.ts'
+export { seenBy, VISIONS, type Vision } from './color/vision.ts'
+export { FACETS, type Facet, type FacetValue } from './ledger/facets.ts'
+export { FIELDS, type LedgerPlace } from './ledger/fields.ts'
+export { type Column, type Ledger, ledgerOf, placeAt, valueAt } from './ledger/ledger.ts'
+export { packLedger, unpackLedger } from './ledger/pack.ts'
+export { isNearlyColor, readQuery } from './ledger/query.ts'
+export { distancesTo, labsOf } from './ledger/search.ts'
+export {
+  EVERYTHING,
+  GROUPINGS,
+  type Grouping,
+  type Groups,
+  type IndexedLedger,
+  indexLedger,
+  type LedgerView,
+  type Viewed,
+  viewLedger,
+  withStandings,
+  withWords,
+} from './ledger/view.ts'
+export { runsOf, type Words } from './ledger/words.ts'
+export { listPages, type Page, type PageSheet, type UnusedFile } from './pages/pages.ts'
+export { quietPage, quietSheet } from './pages/quiet.ts'
+export { type AddressResolver, resolverOf, servedPaths } from './pages/resolve.ts'
+export { assembleSite, type FileAbout, type LeftOutSheet, type SitePages } from './pages/site.ts'
+export { wordsOf } from './pages/words.ts'
+export { paletteChanges, type RoleChange, type RolePart } from './palette/changes.ts'
+export { missingRoles } from './palette/complete.ts'
+export { type Dominant, dominantColors } from './palette/dominant.ts'
+export { PALETTE_FILES, type PaletteFile, readPalette } from './palette/formats/formats.ts'
+export type { Offer, Offered, Refusal, Remark } from './palette/formats/offer.ts'
+export { writeSheet } from './palette/formats/sheet.ts'
+export { isJobOpen, JOBS, jobOf, roleFor } from './palette/jobs.ts'
+export { HUE_RELATIONS, madeColor, settled } from './palette/made.ts'
+export { nearestRole } from './palette/nearest.ts'
+export { type Observation, observeColors, together } from './palette/observation.ts'
+export { type OwnJob, ownJobOf } from './palette/own-job.ts'
+export { type Legibility, legibilities, nearestReadable, nearRoles, RATIOS } from './palette/readability.ts'
+export { inSrgb, type Made, type Role, readRoleColor, SERVES, type Serves, sameRoleName } from './palette/role.ts'
+export { rolesIn, SCHEMES, type Scheme, withValue } from './palette/scheme.ts'
+export { groundsOf, servesOf } from './palette/serves.ts'
+export { PROPOSED_STATES, proposeState } from './palette/states.ts'
+export { type Suggestion, suggester } from './palette/suggest.ts'
+export type { Reason } from './palette/suggested-use.ts'
+export { type Used, usedColors } from './palette/used.ts'
+export { type Collision, collisions } from './plan/collisions.ts'
+export type { Confirmation, ConfirmedPlace } from './plan/confirmation.ts'
+export type { Correction } from './plan/correction.ts'
+export {
+  type Becoming,
+  canBecomeGradient,
+  canInherit,
+  type Decision,
+  type Ground,
+  isStop,
+  type Scope,
+  type Target,
+} from './plan/decision.ts'
+export { type EventFacts, type EventProblemCode, eventProblem, filesNamed } from './plan/event-problem.ts'
+export { followed } from './plan/follow.ts'
+export {
+  type Act,
+  foldPlan,
+  type PlanEvent,
+  PlanFold,
+  type PlanStart,
+  type PlanState,
+  type Point,
+} from './plan/history.ts'
+export {
+  INSERTED_PROPERTIES,
+  type InsertedProperty,
+  type Insertion,
+  isInsertedSelector,
+  takesRules,
+} from './plan/insertion.ts'
+export { looks } from './plan/looks.ts'
+export { isRewritten, type Outcome, paintOf, type Reached, type Resolver, resolver } from './plan/outcome.ts'
+export { resolveLedger } from './plan/outcomes.ts'
+export { type Part, reacher, type ScopePage, type Unwritable } from './plan/reach.ts'
+export { decidedIn, type Standing, standingOf } from './plan/standing.ts'
+export { canTurn, turnedScheme, turningLead } from './plan/turned.ts'
+export { isWidth, widthsOf } from './plan/width.ts'
+export { correctedBy } from './rewrite/corrections.ts'
+export { insertedRule } from './rewrite/insertions.ts'
+export { rewriteLiteral } from './rewrite/notation.ts'
+export { bytesAfter, type Change, rewriteFile, touches, type WritablePlan } from './rewrite/rewrite-file.ts'
+export type { Unwritten, WhyUnwritten } from './rewrite/unwritten.ts'
+export { partsOfCompound } from './selector/compound.ts'
+export { limitedTo } from './selector/limit.ts'
+export { parseSelectorList } from './selector/parse.ts'
+export { isRegion, regionsAround } from './selector/region.ts'
+export { readSelectors, splitList } from './selector/selector.ts'
+export { type Signal, type State, statesOf } from './selector/state.ts'
+export type { Behavior, Trigger } from './source/behavior.ts'
+export { classify, type FileChoice, type NotRead } from './source/classify.ts'
+export { copyText, isLitter } from './source/copy.ts'
+export { type FileReading, listVariables, type Variable } from './source/link.ts'
+export { linkVariables } from './source/link-variables.ts'
+export type {
+  Computed,
+  Confidence,
+  Evidence,
+  Inner,
+  Keyword,
+  Occurrence,
+  PlacedFinding,
+  Reading,
+  Remedy,
+  Use,
+} from './source/occurrence.ts'
+export { generatedFrom, NO_CLAIMS, type ThirdParty, thirdPartyPath } from './source/provenance.ts'
+export { READERS, READING_VERSION, readSource } from './source/read.ts'
+export { type Syntax, syntaxOf } from './source/syntax.ts'
+export { type End, type EndsOf, follower } from './source/through.ts'
+export { LEGACY_ENCODINGS } from './text/charset.ts'
+export { applyEdits, fileEdits } from './text/edit.ts'
+export type { FindingCode } from './text/finding.ts'
+export type { Range } from './text/range.ts'
+export { decode, type Encoding, encode, type SourceText } from './text/source-text.ts'

@@ -1,12 +1,10 @@
 import { spawnSync } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 import { parse as parseScript } from '@babel/parser'
-import { cut, deltaE2000, type Lab, type Linkage, link, type Reading, readSource } from '@undo-ink/core'
-import { differenceCiede2000, type Lab65 } from 'culori'
+import { type Reading, readSource } from '@undo-ink/core'
 import { parse as parsePage } from 'parse5'
 import postcss from 'postcss'
 import { type CorpusFile, corpusFiles, siteFiles, textOf } from './files.ts'
-import { plainLinkage } from './plain-linkage.ts'
 
 /** Measures the audit against PostCSS's parser on the same texts, and against itself on twice as much. Exits with 1 when a limit is passed. */
 
@@ -87,33 +85,6 @@ function ratio(over: () => void, under: () => void): number {
   return median(Array.from({ length: ROUNDS }, () => time(over) / time(under)))
 }
 
-/** The median of several runs over one of what takes long by itself. */
-function ratioToOne(over: () => void, under: () => void): number {
-  over()
-  return median(Array.from({ length: ROUNDS }, () => time(over))) / time(under)
-}
-
-/** Colors of all of sRGB, the same at every call. */
-function randomColors(count: number): string[] {
-  let state = 12_345
-  const next = () => {
-    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0
-    return state >>> 8
-  }
-  return Array.from({ length: count }, () => `#${next().toString(16).padStart(6, '0')}`)
-}
-
-/** How many of some tolerances part colors into other clusters by one tree than by another. */
-function partedOtherwise(a: Linkage, b: Linkage): number {
-  const groups = (linkage: Linkage, tolerance: number) =>
-    JSON.stringify(
-      cut(linkage, tolerance)
-        .map((group) => group.toSorted())
-        .toSorted(),
-    )
-  return [0.5, 1, 2, 3, 5, 8].filter((tolerance) => groups(a, tolerance) !== groups(b, tolerance)).length
-}
-
 /** Peak resident memory in bytes of a fresh process that does one thing, less that of one that only loads its text; the median of three. */
 function memory(what: string): number {
   const peak = (task: string) => {
@@ -163,15 +134,11 @@ function report(): void {
     (_, i) => [...pages, ...drawings][i % (pages.length + drawings.length)],
   ).filter((file) => file !== undefined)
   const page = ({ text }: { text: string }) => parsePage(text, { sourceCodeLocationInfo: true }).childNodes.length
-  const colors = randomColors(10_000)
-  let plain: Linkage = { leaves: [], merges: [] }
-  const byLibrary = { pointOf: (lab: Lab): Lab65 => ({ mode: 'lab65', ...lab }), difference: differenceCiede2000() }
-  const byOwn = { pointOf: (lab: Lab) => lab, difference: deltaE2000 }
   const results: readonly (readonly [string, number, number])[] = [
     [
       'audit of the corpus / PostCSS parsing it, time',
       ratio(() => texts.map((text) => audit(text).occurrences.length), parse),
-      2.5,
+      1.6,
     ],
     [
       'twice the text / once, time',
@@ -227,25 +194,6 @@ function report(): void {
     // A process that has grown counts as the peak of those it starts: what takes much memory here comes last.
     ['corpus: peak memory of the audit / input', memory('corpus audit') / size, 15],
     ['one line of 5 MB: peak memory of the audit / of PostCSS', memory('line audit') / memory('line postcss'), 1.3],
-    [
-      '10,000 colours: clusters / the plain method, all pairs by the formula of a general-purpose library (culori), time',
-      ratioToOne(
-        () => link(colors),
-        () => {
-          plain = plainLinkage(colors, byLibrary)
-        },
-      ),
-      1 / 20,
-    ],
-    ['the same, tolerances of six at which the clusters are others', partedOtherwise(link(colors), plain), 0],
-    [
-      'the same, all pairs by our own formula, time',
-      ratioToOne(
-        () => link(colors),
-        () => plainLinkage(colors, byOwn),
-      ),
-      1 / 20,
-    ],
   ]
   for (const [name, value, limit] of results)
     process.stdout.write(

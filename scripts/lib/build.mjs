@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fail, ROOT, say } from './packages.mjs'
 
@@ -63,7 +63,20 @@ async function bundle() {
     },
     outdir: join(ROOT, 'server/dist'),
   })
-  await esbuild({ ...shared, entryPoints: { main: join(ROOT, 'cli/src/main.ts') }, outdir: join(ROOT, 'cli/dist') })
+  // The command line starts anew with every call: all that it needs is in few small files, loaded as it is needed.
+  rmSync(join(ROOT, 'cli/dist'), { recursive: true, force: true })
+  await esbuild({
+    ...{ bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'warning' },
+    entryPoints: { main: join(ROOT, 'cli/src/main.ts') },
+    outdir: join(ROOT, 'cli/dist'),
+    splitting: true,
+    minify: true,
+    // Some packages are found whole in their modern form only, some ask for `require`.
+    mainFields: ['module', 'main'],
+    banner: {
+      js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);",
+    },
+  })
 }
 
 /** Names, sizes and times of all sources: cheap, and different whenever one was edited. */

@@ -1,4 +1,5 @@
-import { type AuditDocument, painted, placeEntry, placesCsv } from '@undo-ink/contracts'
+import type { AuditDocument } from '@undo-ink/contracts'
+import { painted, placeEntry, placesCsv } from '@undo-ink/contracts/places-document'
 import { type FileReading, generatedFrom, listVariables, type Range } from '@undo-ink/core'
 import { type ReadOptions, readFolder } from '../read-folder.ts'
 import { auditText } from '../text.ts'

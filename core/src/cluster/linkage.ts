@@ -32,7 +32,7 @@ export interface Linkage {
  * nearest, until two are each other's nearest and merge. Complete linkage is reducible (a merged cluster is no nearer to a third than its nearer
  * part was), so the tree is that of always merging the nearest two, and the rest of the chain still holds.
  * Source: F. Murtagh, "A Survey of Recent Advances in Hierarchical Clustering Algorithms", The Computer Journal 26(4), 1983.
- * Sorted leaves and rounded distances make the result independent of the input's order. Pairs far apart are told by a bound, not by the formula.
+ * Sorted leaves and rounded distances make the result independent of the input's order.
  * @param grounds those that are used as grounds: they are more strictly told apart from one another
  */
 export function link(keys: Iterable<OpaqueKey>, grounds: ReadonlySet<OpaqueKey> = NO_GROUNDS): Linkage {

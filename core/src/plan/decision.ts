@@ -1,8 +1,11 @@
 import type { OpaqueKey } from '../color/color.ts'
+import { isRoot } from '../selector/region.ts'
+import { splitList } from '../selector/selector.ts'
 import type { State } from '../selector/state.ts'
 import type { Occurrence, Use } from '../source/occurrence.ts'
 import { setsAlpha } from '../source/value/functions.ts'
 import { isLegacyAttribute } from '../source/value/paint-attributes.ts'
+import { propertyKind } from '../source/value/property.ts'
 
 /**
  * Limits a decision to some of what its colors paint. A place is taken where it agrees in every dimension that is given: wholly, or, in the lower
@@ -84,19 +87,21 @@ export interface Decision {
   readonly solid?: true
 }
 
-/** Properties whose whole value is one color that is inherited. */
-const INHERITED = /^(?:color|fill|stroke)$/i
-
-/** Whether `inherit` can stand in the place of a literal: it is all of the value of an inherited property. Not where that is not known. */
-export function canInherit({ property, isWhole, inner, evidence, literalOnly, variable }: Decidable): boolean {
+/**
+ * Whether `inherit` can stand in the place of a literal: it is all of the value of an inherited property, and not of the root, which has no parent. Not where
+ * that is not known.
+ */
+export function canInherit(place: Decidable): boolean {
+  const { property, isWhole, inner, evidence, literalOnly, variable, selector } = place
   return (
     property !== undefined &&
-    INHERITED.test(property) &&
+    propertyKind(property).isInherited === true &&
     isWhole === true &&
     inner === null &&
     evidence === null &&
     literalOnly === false &&
-    variable === null
+    variable === null &&
+    !splitList(selector ?? '').some(isRoot)
   )
 }
 

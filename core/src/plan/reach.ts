@@ -1,4 +1,4 @@
-import { isRoot, saysWithin } from '../selector/region.ts'
+import { isRoot, mayBeRoot, saysWithin } from '../selector/region.ts'
 import { readSelectors, splitList } from '../selector/selector.ts'
 import { type State, statesOf } from '../selector/state.ts'
 import { syntaxOf } from '../source/syntax.ts'
@@ -130,7 +130,8 @@ function partOf(
     if (state !== undefined && !asksFor(one, state)) return []
     const within = around.filter((each) => !isWithin(one, each))
     if (within.length > 0 && absent?.includes(text)) return []
-    return within.length > 0 && one.isRoot ? [] : [{ at, text, within }]
+    // The root stands within nothing but itself.
+    return one.isRoot && !within.every(mayBeRoot) ? [] : [{ at, text, within }]
   })
   if (taken.length === 0) return NONE
   const isWhole = taken.length === written.length && taken.every(({ within }) => within.length === 0)

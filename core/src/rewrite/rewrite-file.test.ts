@@ -88,6 +88,8 @@ describe('what cannot be written as it was decided', () => {
   const within = (scope: Scope): Decision => ({ id: 'w', target: { ...red, scope }, to })
   it.each<[string, string, Decision, string]>([
     ['a.css', 'a{color:red\\9}', { id: 'i', target: red, to: { kind: 'inherit' } }, 'cannot-inherit'],
+    ['a.css', 'p, html{color:red}', { id: 'i', target: red, to: { kind: 'inherit' } }, 'cannot-inherit'],
+    ['a.css', ':root{fill:red}', { id: 'i', target: red, to: { kind: 'inherit' } }, 'cannot-inherit'],
     ['a.css', 'a{fill:url(#x) red}', { id: 'i', target: red, to: { kind: 'inherit' } }, 'cannot-inherit'],
     ['a.less', '.m(@a) { color: red }', within({ region: '.x' }), 'no-rule'],
     ['a.less', '.a when (@dark) { color: red }', within({ region: '.x' }), 'no-rule'],
@@ -100,6 +102,17 @@ describe('what cannot be written as it was decided', () => {
     if (why !== '') expect([got.text, got.why]).toEqual([text, [why]])
     else expect(got.text).toBe(text.replace(/b\{(.*)red/, 'b{$1#0b6e74'))
   })
+
+  it.each([
+    ['html', 'a, :root, html > b{color:#0b6e74}'],
+    [
+      'html.dark',
+      'a, :root, html > b{color:red}a:where(html.dark, html.dark *), :root:where(html.dark, html.dark *), html > b:where(html.dark, html.dark *){color:#0b6e74}',
+    ],
+    ['.foot', 'a, :root, html > b{color:red}a:where(.foot, .foot *), html > b:where(.foot, .foot *){color:#0b6e74}'],
+  ])('the root is within itself and within nothing else: %s', (region, wanted) =>
+    expect(rewritten('a.css', 'a, :root, html > b{color:red}', planOf([within({ region })], ROLES)).text).toBe(wanted),
+  )
 
   it.each([
     ['a /* x */ , b{color:red}', 'a:where(.x, .x *), b:where(.x, .x *)'],

@@ -36,6 +36,8 @@ const NAMES: ReadonlySet<SimpleSelector['kind']> = new Set(['type', 'class', 'id
 /** Whether a selector says by itself that what it finds is an element of the region, or within one. Selectors that cannot be taken apart say nothing. */
 export function saysWithin(selector: string, region: string): boolean {
   const wanted = only(region)?.compounds[0]?.simple.map(keyOf) ?? []
+  // Whatever is on a page stands within its root.
+  if (wanted.length === 1 && wanted[0] === 'html') return true
   const read = wanted.length > 0 ? only(selector) : null
   if (!read) return false
   return compoundsAround(read).some(({ simple, isAround }) => {
@@ -55,6 +57,11 @@ export function isRoot(selector: string): boolean {
   return subject.some(
     ({ kind, name }) => (kind === 'type' && name === 'html') || (kind === 'pseudo-class' && name === 'root'),
   )
+}
+
+/** Whether a region can be the root of a page itself: it asks for that. */
+export function mayBeRoot(region: string): boolean {
+  return only(region)?.compounds[0]?.simple.some(({ kind, name }) => kind === 'type' && name === 'html') === true
 }
 
 /** The compounds around the subject of a selector that can name a region, outermost first. */

@@ -54,7 +54,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     const isOutside = (hit: ValueHit) => drawings.every((each) => hit.end <= each.start || hit.start >= each.end)
     const hits = drawings.length === 0 ? found : found.filter(isOutside)
     if (!dialect.lexical && declaration && takes === 'color') {
-      const slip = slipIn(value.property, written, hits.length)
+      const slip = slipIn(value.property, value.kind, written, hits.length)
       if (slip) {
         const place = { start: start + slip.start, end: start + slip.end }
         // A gradient is what was meant; the property is what was not.

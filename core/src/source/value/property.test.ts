@@ -23,4 +23,4 @@ it.each([
   ['initial-value', 'custom', 'other'],
   ['text-decoration-color', 'color', 'text'],
   ['scrollbar-face-color', 'color', 'other'],
-])('%s takes %s and paints %s', (property, takes, use) => expect(propertyKind(property)).toEqual({ takes, use }))
+])('%s takes %s and paints %s', (property, takes, use) => expect(propertyKind(property)).toMatchObject({ takes, use }))

@@ -1,6 +1,7 @@
 import { COLOR_FUNCTIONS, parseColor } from '../../color/literal.ts'
 import { COLOR_KEYWORDS, COLOR_NAMES } from '../../color/names.ts'
 import type { SlipCode } from '../../text/finding.ts'
+import type { PropertyKind } from './property.ts'
 
 /** A value that was meant as a color and is none; offsets within the value's text. */
 export interface Slip {
@@ -11,11 +12,6 @@ export interface Slip {
   readonly meaning: string | null
 }
 
-/** Properties that take one color and nothing else. */
-const ONE_COLOR = /^(?:-\w+-)?(?:color|fill|stroke|[\w-]+-color)$/i
-/** Shorthands with a color among other things. */
-const AMONG_OTHERS = /^(?:background|(?:border|outline)(?:-(?:top|right|bottom|left))?|(?:box|text)-shadow)$/i
-
 /** Words that the properties of one color take beside colors. */
 const WORDS =
   /^(?:inherit|initial|unset|revert|revert-layer|none|auto|invert|context-fill|context-stroke|currentcolor)$/i
@@ -24,11 +20,11 @@ const WORDS =
 const UNTOLD = /var\(|[$@{}\\~]|progid|expression\(|attr\(|env\(/i
 
 /** The first slip in a value in which no color was found, or in a shorthand. Linear. */
-export function slipIn(property: string, value: string, found: number): Slip | null {
+export function slipIn(property: string, { holds }: PropertyKind, value: string, found: number): Slip | null {
   if (value.length > LONGEST) return null
   if (found > 0 && !value.includes('radient(') && !value.includes('#') && !value.includes(' ')) return null
-  if (AMONG_OTHERS.test(property)) return UNTOLD.test(value) ? null : slipAmongOthers(value)
-  if ((found > 0 && !/gradient\(/i.test(value)) || !ONE_COLOR.test(property) || UNTOLD.test(value)) return null
+  if (holds === 'among') return UNTOLD.test(value) ? null : slipAmongOthers(value)
+  if ((found > 0 && !/gradient\(/i.test(value)) || holds !== 'one' || UNTOLD.test(value)) return null
   const match = /^\s*([\s\S]*?)\s*(?:!\s*important\s*)?$/i.exec(value)
   const written = match?.[1] ?? ''
   if (written === '') return null

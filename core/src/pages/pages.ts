@@ -1,7 +1,7 @@
-import type { FileReading } from '../link.ts'
-import { generatedFrom } from '../provenance.ts'
-import type { SourceLink } from '../source-link.ts'
-import { syntaxOf } from '../syntax.ts'
+import type { FileReading } from '../source/link.ts'
+import { generatedFrom } from '../source/provenance.ts'
+import type { SourceLink } from '../source/source-link.ts'
+import { syntaxOf } from '../source/syntax.ts'
 import { type AddressResolver, resolverOf } from './resolve.ts'
 
 /** One sheet that a page loads, or would load. */

@@ -1,5 +1,5 @@
-import { ADDRESSES } from '../markup/markup-links.ts'
-import { type Attribute, scanMarkup } from '../scan/markup-scanner.ts'
+import { ADDRESSES } from '../source/markup/markup-links.ts'
+import { type Attribute, scanMarkup } from '../source/scan/markup-scanner.ts'
 
 /** What another host serves. */
 const OUTSIDE = /^\s*(?:https?:)?\/\//i

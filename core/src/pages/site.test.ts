@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { classify, type FileChoice } from '../classify.ts'
-import { readSource } from '../read.ts'
+import { classify, type FileChoice } from '../source/classify.ts'
+import { readSource } from '../source/read.ts'
 import { assembleSite } from './site.ts'
 
 /** A site of some texts, put together as the server and the command line do. */

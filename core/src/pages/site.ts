@@ -1,10 +1,10 @@
-import type { OpaqueKey } from '../../color/color.ts'
-import type { Classified, FileChoice } from '../classify.ts'
-import type { FileReading } from '../link.ts'
-import { linkVariables } from '../link-variables.ts'
-import type { Reading } from '../occurrence.ts'
-import { generatedFrom, isNamedFor, type ThirdParty } from '../provenance.ts'
-import { syntaxOf } from '../syntax.ts'
+import type { OpaqueKey } from '../color/color.ts'
+import type { Classified, FileChoice } from '../source/classify.ts'
+import type { FileReading } from '../source/link.ts'
+import { linkVariables } from '../source/link-variables.ts'
+import type { Reading } from '../source/occurrence.ts'
+import { generatedFrom, isNamedFor, type ThirdParty } from '../source/provenance.ts'
+import { syntaxOf } from '../source/syntax.ts'
 import { type LoadedFiles, listPages, type Page } from './pages.ts'
 
 /** What is known of a file by itself. */

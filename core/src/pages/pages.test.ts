@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { read } from '../../../test/places.ts'
+import { read } from '../../test/places.ts'
 import { listPages } from './pages.ts'
 
 /** The pages of a site whose files are given; other files are known by name only. */
