@@ -5,8 +5,9 @@ import { overlap } from '../src/plan/correction.ts'
 import { rewriteFile } from '../src/rewrite/rewrite-file.ts'
 import { classify } from '../src/source/classify.ts'
 import { readSource } from '../src/source/read.ts'
-import { decodeBase64, encodeBase64 } from '../src/source/value/data-url.ts'
+import { decodeBase64 } from '../src/source/value/data-url.ts'
 import { applyEdits, invertEdits } from '../src/text/edit.ts'
+import { mutate, PIECES } from './mutate.ts'
 import { seeded } from './random.ts'
 import { planOf } from './rewritten.ts'
 
@@ -14,115 +15,6 @@ const SITE = join(import.meta.dirname, '../../demo/site')
 const SAMPLES = readdirSync(SITE, { recursive: true, encoding: 'utf8' })
   .filter((path) => /\.(?:css|html|scss|less|svg|js|json|webmanifest|php|liquid|hbs|twig)$/.test(path))
   .map((path) => ({ path, text: readFileSync(join(SITE, path), 'utf8') }))
-
-/** Pieces that readers stumble over. */
-const PIECES = [
-  '{',
-  '}',
-  '(',
-  ')',
-  '[',
-  ']',
-  ';',
-  ':',
-  ',',
-  '"',
-  "'",
-  '/*',
-  '*/',
-  '\\',
-  '\\9',
-  '@',
-  '@media',
-  '!important',
-  '<!--',
-  '-->',
-  '<style>',
-  '</style>',
-  '<p style="',
-  '>',
-  '&#35;',
-  '&quot;',
-  '\r\n',
-  '\r',
-  '\f',
-  '\uFEFF',
-  '😀',
-  'é',
-  '\u0000',
-  '#',
-  '#fff',
-  '#12345678',
-  'rgb(',
-  'rgb(1 2 3)',
-  'hsl(1turn,2%,3%)',
-  'var(--x,',
-  'url(',
-  `url("data:image/svg+xml,%3csvg fill='%23fff' stroke='red'/%3e")`,
-  `url(data:image/svg+xml;base64,${encodeBase64('<svg fill="#abc" stroke="tan"/>')})`,
-  'data:image/svg+xml;base64,',
-  'red',
-  'transparent',
-  '--x:',
-  'color:',
-  'background:',
-  '&',
-  ':not(',
-  '%',
-  '-',
-  'e9',
-  '<?php ',
-  '<?= ',
-  '?>',
-  '{{ c | default: "#abc" }}',
-  '{{',
-  '}}',
-  '{% if a %}',
-  '{% comment %}',
-  '{#',
-  '<%= "#123" %>',
-  '${',
-  '{c ? "#fff" : x}',
-  '<<<A\n',
-  '<svg fill="#abc">',
-  '<script>',
-  '</script>',
-  '<!--[if IE]>',
-  '<![endif]-->',
-  '<![CDATA[',
-  ']]>',
-  '<body bgcolor=ffcc00>',
-  'onclick="a.style.color=\'#f00\'"',
-  "a.style.color = '#fff'",
-  '.css({color: "red"})',
-  '`color: #fff; ${x}`',
-  "'\\x23abc'",
-  'if (scrollY > 80)',
-  'function (',
-  '=>',
-  '{"color": "#fff"}',
-  'color: "#abc"',
-  '\ncolor: red\n',
-  '- ',
-  '["#111", "#222"]',
-  '<TileColor>#fff</TileColor>',
-]
-
-/** A sample with some stretches cut, doubled, swapped or overwritten by pieces. */
-function mutate(text: string, random: () => number): string {
-  let out = text
-  const at = () => Math.floor(random() * (out.length + 1))
-  for (let i = 1 + Math.floor(random() * 12); i > 0; i--) {
-    const [start, length] = [at(), Math.floor(random() * 40)]
-    const piece = PIECES[Math.floor(random() * PIECES.length)] ?? ''
-    const kind = random()
-    if (kind < 0.25) out = out.slice(0, start) + out.slice(start + length)
-    else if (kind < 0.5)
-      out = out.slice(0, start) + out.slice(start, start + length).repeat(2) + out.slice(start + length)
-    else out = out.slice(0, start) + piece.repeat(1 + Math.floor(random() * 3)) + out.slice(start)
-  }
-  return out
-}
 
 const ENDINGS =
   'html scss less sass styl php liquid twig hbs ejs erb jsp cshtml vue svelte astro svg js tsx json yaml toml csv xml'.split(

@@ -13,6 +13,7 @@ import {
 } from '@undo-ink/core'
 import less from 'less'
 import { compile } from 'sass'
+import { planOfEverything } from '../../core/test/random-plan.ts'
 import { corpusFiles } from './files.ts'
 
 /** What compiling a framework before and after a rewrite of its sources gave. */
@@ -51,6 +52,34 @@ export async function compileBeforeAndAfter(name: string, entry: string): Promis
       writeFileSync(join(folder, path), applyEdits(text, edits))
     }
     return { rewritten, ...compareSheets(before, await compileSheet(join(folder, entry)), planned) }
+  } finally {
+    rmSync(folder, { recursive: true })
+  }
+}
+
+/**
+ * Copies a package, writes a plan of its own into each of its sources, in which parts, gradients, solids, alphas, slips and added rules meet, and compiles. Throws what the
+ * compiler says.
+ * @returns how many edits were written
+ */
+export async function compileAfterPlans(name: string, entry: string, random: () => number): Promise<number> {
+  const root = dirname(require.resolve(`${name}/package.json`))
+  const folder = mkdtempSync(join(tmpdir(), 'undo-ink-plans-'))
+  try {
+    cpSync(root, folder, { recursive: true })
+    let edits = 0
+    for (const file of corpusFiles().filter((each) => each.package === name && each.syntax !== 'css')) {
+      const path = file.name.slice(name.length + 1)
+      const source = { path, text: readFileSync(join(folder, path), 'utf8'), encoding: 'utf-8' } as const
+      const reading = readSource(source)
+      if (reading.occurrences.length === 0) continue
+      const places = reading.occurrences.map((each) => ({ ...each, path }))
+      const found = rewriteFile(source, places, planOfEverything(source, reading, random))
+      edits += found.edits.edits.length
+      writeFileSync(join(folder, path), applyEdits(source.text, found.edits))
+    }
+    await compileSheet(join(folder, entry))
+    return edits
   } finally {
     rmSync(folder, { recursive: true })
   }

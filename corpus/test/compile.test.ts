@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
-import { compileBeforeAndAfter } from '../src/compile.ts'
+import { seeded } from '../../core/test/random.ts'
+import { compileAfterPlans, compileBeforeAndAfter } from '../src/compile.ts'
 
 /** `npm run verify` takes the large ones too. */
 const SHEETS: readonly (readonly [string, string])[] = [
@@ -20,5 +21,15 @@ it.each([...SHEETS, ...(process.env.VERIFY === 'all' ? LARGE : [])])(
     process.stdout.write(`${name}/${entry}: ${rewritten} literals rewritten, ${changed} compiled colors changed\n`)
     expect(unplanned).toEqual([])
     expect(changed).toBeGreaterThan(0)
+  },
+)
+
+it.each([...SHEETS, ...(process.env.VERIFY === 'all' ? LARGE : [])])(
+  '%s/%s: compiles after plans in which everything meets',
+  async (name, entry) => {
+    let edits = 0
+    for (let seed = 1; seed <= (process.env.VERIFY === 'all' ? 12 : 4); seed++)
+      edits += await compileAfterPlans(name, entry, seeded(seed))
+    expect(edits).toBeGreaterThan(20)
   },
 )

@@ -1,0 +1,110 @@
+import { encodeBase64 } from '../src/source/value/data-url.ts'
+
+/** Pieces that readers stumble over. */
+export const PIECES = [
+  '{',
+  '}',
+  '(',
+  ')',
+  '[',
+  ']',
+  ';',
+  ':',
+  ',',
+  '"',
+  "'",
+  '/*',
+  '*/',
+  '\\',
+  '\\9',
+  '@',
+  '@media',
+  '!important',
+  '<!--',
+  '-->',
+  '<style>',
+  '</style>',
+  '<p style="',
+  '>',
+  '&#35;',
+  '&quot;',
+  '\r\n',
+  '\r',
+  '\f',
+  '\uFEFF',
+  '😀',
+  'é',
+  '\u0000',
+  '#',
+  '#fff',
+  '#12345678',
+  'rgb(',
+  'rgb(1 2 3)',
+  'hsl(1turn,2%,3%)',
+  'var(--x,',
+  'url(',
+  `url("data:image/svg+xml,%3csvg fill='%23fff' stroke='red'/%3e")`,
+  `url(data:image/svg+xml;base64,${encodeBase64('<svg fill="#abc" stroke="tan"/>')})`,
+  'data:image/svg+xml;base64,',
+  'red',
+  'transparent',
+  '--x:',
+  'color:',
+  'background:',
+  '&',
+  ':not(',
+  '%',
+  '-',
+  'e9',
+  '<?php ',
+  '<?= ',
+  '?>',
+  '{{ c | default: "#abc" }}',
+  '{{',
+  '}}',
+  '{% if a %}',
+  '{% comment %}',
+  '{#',
+  '<%= "#123" %>',
+  '${',
+  '{c ? "#fff" : x}',
+  '<<<A\n',
+  '<svg fill="#abc">',
+  '<script>',
+  '</script>',
+  '<!--[if IE]>',
+  '<![endif]-->',
+  '<![CDATA[',
+  ']]>',
+  '<body bgcolor=ffcc00>',
+  'onclick="a.style.color=\'#f00\'"',
+  "a.style.color = '#fff'",
+  '.css({color: "red"})',
+  '`color: #fff; ${x}`',
+  "'\\x23abc'",
+  'if (scrollY > 80)',
+  'function (',
+  '=>',
+  '{"color": "#fff"}',
+  'color: "#abc"',
+  '\ncolor: red\n',
+  '- ',
+  '["#111", "#222"]',
+  '<TileColor>#fff</TileColor>',
+]
+
+/** A sample with some stretches cut, doubled, swapped or overwritten by pieces. */
+export function mutate(text: string, random: () => number): string {
+  let out = text
+  const at = () => Math.floor(random() * (out.length + 1))
+  for (let i = 1 + Math.floor(random() * 12); i > 0; i--) {
+    const [start, length] = [at(), Math.floor(random() * 40)]
+    const piece = PIECES[Math.floor(random() * PIECES.length)] ?? ''
+    const kind = random()
+    if (kind < 0.25) out = out.slice(0, start) + out.slice(start + length)
+    else if (kind < 0.5)
+      out = out.slice(0, start) + out.slice(start, start + length).repeat(2) + out.slice(start + length)
+    else out = out.slice(0, start) + piece.repeat(1 + Math.floor(random() * 3)) + out.slice(start)
+  }
+  return out
+}
