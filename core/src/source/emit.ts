@@ -27,6 +27,7 @@ import type { LinkFacts, SourceLink } from './source-link.ts'
 import { computingFunction } from './value/functions.ts'
 import { nearestHex } from './value/slip.ts'
 import type { ValueHit } from './value/value-hit.ts'
+import type { Link } from './value/variable.ts'
 
 /** Reads a text as markup. @param xml whether names keep their case, as in a drawing */
 export type MarkupReader = (at: Embedded, outer: OuterContext, xml: boolean, emitter: Emitter) => void
@@ -39,7 +40,8 @@ export interface Emitter {
   /** Three bare numbers that a variable holds. */
   triple(at: Embedded, start: number, end: number, context: Context): void
   definition(at: Embedded, start: number, end: number, defined: Omit<Definition, keyof Place>): void
-  reference(at: Embedded, start: number, end: number, taken: Omit<Reference, keyof Place>): void
+  /** @param offset of the value that takes the variable */
+  reference(at: Embedded, offset: number, link: Link, context: Context): void
   /** The file begins a page. @param roots by which selectors that element can be told */
   document(roots: readonly string[]): void
   link(at: Embedded, start: number, end: number, facts: LinkFacts): void
@@ -121,9 +123,27 @@ export function collect(
       const { range, line, column, raw } = place(at, start, end)
       definitions.push({ range, line, column, raw, name, selector, atRules })
     },
-    reference(at, start, end, taken) {
-      const { range, line, column, raw } = place(at, start, end)
-      references.push({ ...taken, range, line, column, raw })
+    // Written out as `entryOf`.
+    reference(at, offset, { start, end, name, channelsOf, taken }, context) {
+      const { range, line, column, raw } = place(at, offset + start, offset + end)
+      references.push({
+        name,
+        channelsOf,
+        taken,
+        property: context.property,
+        use: context.use,
+        selector: context.selector,
+        subjects: context.subjects,
+        signals: context.signals,
+        specificity: context.specificity,
+        atRules: context.atRules,
+        important: context.important,
+        variable: context.variable,
+        range,
+        line,
+        column,
+        raw,
+      })
     },
     document(told) {
       isDocument = true

@@ -129,7 +129,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
           most === 'certain' ? hit : { ...hit, confidence: lessSure(most, hit.confidence) },
           context,
         )
-      for (const link of links) emitter.reference(at, start + link.start, start + link.end, referenceOf(link, context))
+      for (const link of links) emitter.reference(at, start, link, context)
       for (const payload of drawings) readDrawing(payload, start, context)
       if (variable === null || !declaration) continue
       const { selector, atRules } = context
@@ -194,10 +194,4 @@ function opacityOf({ declarations }: Rule, text: string): number | null {
   const last = declarations.findLast(({ property }) => property === 'opacity')?.value
   const match = last && /^\s*(\d*\.?\d+)(%?)\s*(?:!\s*important\s*)?$/i.exec(text.slice(last.start, last.end))
   return match ? Math.min(1, Number(match[1]) / (match[2] ? 100 : 1)) : null
-}
-
-function referenceOf({ name, channelsOf, taken }: Link, context: Context) {
-  const { property, use, selector, subjects, signals, specificity, atRules, important, variable } = context
-  const stands = { property, use, selector, subjects, signals, specificity, atRules, important, variable }
-  return { name, channelsOf, taken, ...stands }
 }

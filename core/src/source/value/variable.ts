@@ -18,6 +18,8 @@ const TAKEN = /var\(\s*(--[^\s,()]+)|([$@][\w-]+)(?!\s*:|[\w-])|@\{([\w-]+)\}/g
 /** The variables that a value takes, in its order. Linear. */
 export function linksIn(value: string, hits: readonly ValueHit[]): Link[] {
   if (!/--|[$@]/.test(value)) return []
+  const only = ONLY.exec(value)
+  if (only) return [onlyLink(value, only)]
   const links: Link[] = []
   const takenAt = bracketsOf(value)
   for (const match of value.matchAll(TAKEN)) {
@@ -30,6 +32,15 @@ export function linksIn(value: string, hits: readonly ValueHit[]): Link[] {
     links.push({ start, end, name, channelsOf: channels, taken: takenAt(match.index) })
   }
   return links
+}
+
+/** The commonest value of all that take one: a variable and nothing else. */
+const ONLY = /^\s*(?:var\(\s*(--[\w-]+)\s*\)|([$@][\w-]+))\s*$/
+
+function onlyLink(value: string, [, custom, sigil]: RegExpExecArray): Link {
+  const name = custom ?? (sigil as string)
+  const start = value.indexOf(name)
+  return { start, end: start + name.length, name, channelsOf: null, taken: 'plain' }
 }
 
 const BRACKET = /([\w-]*)\(|\)/g
