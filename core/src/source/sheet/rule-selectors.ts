@@ -17,7 +17,7 @@ export function selectorReader(sheetLength: number): (rule: Rule) => RuleContext
   let budget = 20_000 + 4 * sheetLength
 
   const nest = (written: string, parent: string | null) => {
-    const selector = written.replace(/\s+/g, ' ')
+    const selector = UNEVEN.test(written) ? written.replace(/\s+/g, ' ') : written
     if (parent === null) return selector
     const as = parent.includes(',') ? `:is(${parent})` : parent
     budget -= as.length * Math.max(1, selector.split('&').length - 1)
@@ -54,6 +54,9 @@ export function selectorReader(sheetLength: number): (rule: Rule) => RuleContext
     }
   }
 }
+
+/** White space other than single blanks. */
+const UNEVEN = /[\t\r\n\f]| {2}/
 
 function isInKeyframes({ atRules }: Rule): boolean {
   return atRules.some((name) => /^@(?:-\w+-)?keyframes\b/i.test(name))

@@ -21,7 +21,7 @@ export function linksIn(value: string, hits: readonly ValueHit[]): Link[] {
   const only = ONLY.exec(value)
   if (only) return [onlyLink(value, only)]
   const links: Link[] = []
-  const takenAt = bracketsOf(value)
+  const takenAt = value.replaceAll('var(', '').includes('(') ? bracketsOf(value) : () => 'plain' as const
   for (const match of value.matchAll(TAKEN)) {
     const [whole, custom, sigil, braced] = match
     const name = custom ?? sigil ?? `@${braced}`
