@@ -84,10 +84,10 @@ export {
   isInsertedSelector,
   takesRules,
 } from './plan/insertion.ts'
-export { looks } from './plan/looks.ts'
+export { meetings } from './plan/meetings.ts'
 export { isRewritten, type Outcome, paintOf, type Reached, type Resolver, resolver } from './plan/outcome.ts'
 export { resolveLedger } from './plan/outcomes.ts'
-export { type Part, reacher, type ScopePage, type Unwritable } from './plan/reach.ts'
+export { type RulePart, reacher, type ScopePage, type Unwritable } from './plan/reach.ts'
 export { decidedIn, type Standing, standingOf } from './plan/standing.ts'
 export { canTurn, turnedScheme, turningLead } from './plan/turned.ts'
 export { isWidth, widthsOf } from './plan/width.ts'

@@ -11,7 +11,7 @@ export interface Observed {
 }
 
 /** What a color is by itself, and to the palette. */
-export interface Look {
+export interface ColorTraits {
   /** OKLCH */
   readonly l: number
   readonly c: number
@@ -20,7 +20,7 @@ export interface Look {
   readonly same: Role | null
 }
 
-export interface SiteColor extends Observed, Look {}
+export interface SiteColor extends Observed, ColorTraits {}
 
 /** What the colors of a site are to each other. */
 export interface SiteColors {
@@ -46,12 +46,12 @@ const SAME_HUE = 12
 const SLATE_BELOW = 0.05
 
 /** Whether a color has a hue to an eye. */
-export function isHued({ l, c }: Pick<Look, 'l' | 'c'>): boolean {
+export function isHued({ l, c }: Pick<ColorTraits, 'l' | 'c'>): boolean {
   return c >= (l < DARK ? DARK_HUE_FROM : HUE_FROM)
 }
 
 /** Whether a color is a grey to most, though it has a hue: it neither accents nor follows. */
-export function isSlate(look: Pick<Look, 'l' | 'c'>): boolean {
+export function isSlate(look: Pick<ColorTraits, 'l' | 'c'>): boolean {
   return isHued(look) && look.c < SLATE_BELOW
 }
 

@@ -5,11 +5,11 @@ import { toSpace } from '../color/space.ts'
 import type { Use } from '../source/occurrence.ts'
 import { JOBS, roleFor } from './jobs.ts'
 import { type Role, readRoleColor } from './role.ts'
-import { type Look, type Observed, type SiteColor, type SiteColors, siteColors } from './site-colors.ts'
-import { type Found, foundFor, isSame, LEADING, type Reason, type RolesByJob } from './suggested-use.ts'
+import { type ColorTraits, type Observed, type SiteColor, type SiteColors, siteColors } from './site-colors.ts'
+import { foundFor, isSame, LEADING, type Reason, type RolesByJob, type UseSuggestion } from './suggested-use.ts'
 
 /** What a color, or one use of it, could become, and how sure that is. */
-export interface Suggestion extends Found {
+export interface Suggestion extends UseSuggestion {
   /** null: every use. */
   readonly use: Use | null
 }
@@ -46,12 +46,12 @@ export function suggester(roles: readonly Role[]): (clusters: readonly Observed[
 }
 
 /** null: it is no color. */
-function lookingWith(roles: readonly Role[]): (key: OpaqueKey) => Look | null {
+function lookingWith(roles: readonly Role[]): (key: OpaqueKey) => ColorTraits | null {
   const palette = roles.flatMap((role) => {
     const color = readRoleColor(role.color)
     return typeof color === 'string' ? [] : [{ role, lab: labOf(color) }]
   })
-  const known = new Map<OpaqueKey, Look | null>()
+  const known = new Map<OpaqueKey, ColorTraits | null>()
   return (key) => {
     const before = known.get(key)
     if (before !== undefined) return before
@@ -60,7 +60,7 @@ function lookingWith(roles: readonly Role[]): (key: OpaqueKey) => Look | null {
     known.set(key, look)
     return look
   }
-  function lookOf(color: RgbColor): Look {
+  function lookOf(color: RgbColor): ColorTraits {
     const [l, c, h] = toSpace('oklch', color)
     const own = labOf(color)
     return { l, c, h, same: palette.find(({ lab }) => deltaE2000(lab, own) < VERY)?.role ?? null }
@@ -69,7 +69,7 @@ function lookingWith(roles: readonly Role[]): (key: OpaqueKey) => Look | null {
 
 interface Told {
   readonly use: Use
-  readonly found: Found
+  readonly found: UseSuggestion
   readonly places: number
 }
 
@@ -80,7 +80,7 @@ function suggestedFor(color: SiteColor, site: SiteColors, roles: RolesByJob): Su
       return found ? [{ use, places: seen.places, found: { ...found, sureness: sureIn(use, found.sureness) } }] : []
     })
     .toSorted((a, b) => b.places - a.places)
-  const placesTo = ({ to }: Found) =>
+  const placesTo = ({ to }: UseSuggestion) =>
     told.reduce((sum, each) => (isSame(each.found.to, to) ? sum + each.places : sum), 0)
   const isSaidByAll =
     told.length === color.seen.uses.size && told.every(({ found }) => isSame(found.to, (told[0] as Told).found.to))

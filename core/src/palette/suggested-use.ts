@@ -25,7 +25,7 @@ export type Reason =
   | 'same-color'
 
 /** What places could become, and how sure that is. */
-export interface Found {
+export interface UseSuggestion {
   readonly to: { readonly kind: 'role'; readonly role: string } | { readonly kind: 'follow'; readonly lead: OpaqueKey }
   /** 0 to 1 */
   readonly sureness: number
@@ -51,7 +51,7 @@ export interface Asked {
   readonly roles: RolesByJob
 }
 
-export function isSame(a: Found['to'], b: Found['to']): boolean {
+export function isSame(a: UseSuggestion['to'], b: UseSuggestion['to']): boolean {
   return a.kind === 'role' ? b.kind === 'role' && a.role === b.role : b.kind === 'follow' && a.lead === b.lead
 }
 
@@ -59,19 +59,19 @@ export function isSame(a: Found['to'], b: Found['to']): boolean {
 export const LEADING = 0.5
 
 /** What is said of one use of a color: by what its author calls it there, else by what is seen of it. null: nothing. */
-export function foundFor(asked: Asked): Found | null {
+export function foundFor(asked: Asked): UseSuggestion | null {
   return calledFound(asked) ?? (asked.use === 'variable' ? foundForVariables(asked) : foundForUse(asked))
 }
 
 /** What most of what takes the variables of a color says. */
-function foundForVariables(asked: Asked): Found | null {
+function foundForVariables(asked: Asked): UseSuggestion | null {
   const { color } = asked
   const told = [...color.seen.through].flatMap(([use, ends]) => {
     const found = foundForUse({ ...asked, use, seen: ends })
     return found ? [{ found, places: ends.places }] : []
   })
   const all = [...color.seen.through.values()].reduce((sum, { places }) => sum + places, 0)
-  const placesTo = ({ to }: Found) =>
+  const placesTo = ({ to }: UseSuggestion) =>
     told.reduce((sum, each) => (isSame(each.found.to, to) ? sum + each.places : sum), 0)
   const [main] = told.toSorted((a, b) => placesTo(b.found) - placesTo(a.found) || b.places - a.places)
   const share = main ? placesTo(main.found) / all : 0
@@ -80,7 +80,7 @@ function foundForVariables(asked: Asked): Found | null {
 }
 
 /** What the author's own names for a color say. */
-function calledFound(asked: Asked): Found | null {
+function calledFound(asked: Asked): UseSuggestion | null {
   const { color, seen, site } = asked
   const { l } = color
   const [best] = [...seen.called].toSorted(([, a], [, b]) => b.itself + b.shades - (a.itself + a.shades))
@@ -129,7 +129,7 @@ function found(
   why: Reason,
   sureness: number,
   ...names: readonly string[]
-): Found | null {
+): UseSuggestion | null {
   const job = names.find((name) => roles.has(name))
   const role = job === undefined ? undefined : roles.get(job)
   if (job === undefined || role === undefined) return null
@@ -156,7 +156,7 @@ function isDimmed(role: JobRole, { lead }: SiteColor, { ground }: SiteColors, ro
   return contrast(role.color, after) < RATIOS.text
 }
 
-function foundForUse(asked: Asked): Found | null {
+function foundForUse(asked: Asked): UseSuggestion | null {
   const { color, use, seen, site } = asked
   const role = (why: Reason, sureness: number, ...names: readonly string[]) => found(asked, why, sureness, ...names)
   if (color.same && isHued(color))
@@ -185,8 +185,8 @@ const SAID = ['error', 'success', 'warning'] as const
 /** What a color of no hue is for, by its lightness. */
 function forGrey(
   { color, use, seen, site }: Asked,
-  role: (why: Reason, sureness: number, ...names: readonly string[]) => Found | null,
-): Found | null {
+  role: (why: Reason, sureness: number, ...names: readonly string[]) => UseSuggestion | null,
+): UseSuggestion | null {
   const { l } = color
   if (use === 'text') {
     if (color === site.text) return role('page-text', 0.9, 'text')

@@ -2,7 +2,7 @@ import { expect, it } from 'vitest'
 import { parseColor } from '../color/literal.ts'
 import { readSource } from '../source/read.ts'
 import { collisions } from './collisions.ts'
-import { looks } from './looks.ts'
+import { meetings } from './meetings.ts'
 
 const color = (text: string) => parseColor(text) as NonNullable<ReturnType<typeof parseColor>>
 
@@ -11,7 +11,7 @@ function told(text: string, becomes: Record<string, string>) {
   const { occurrences } = readSource({ path: 'a.css', text, encoding: 'utf-8' })
   return collisions(
     occurrences,
-    looks(occurrences, []),
+    meetings(occurrences, []),
     (place) => color(place.color),
     (place) => color(becomes[place.color] ?? place.color),
   ).map(({ kind, subject, state }) => [kind, subject, ...(state ? [state] : [])])

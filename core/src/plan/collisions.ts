@@ -2,7 +2,7 @@ import type { Color } from '../color/color.ts'
 import { deltaE2000, labOf } from '../color/difference.ts'
 import { type State, statesOf } from '../selector/state.ts'
 import type { Occurrence } from '../source/occurrence.ts'
-import type { Look } from './looks.ts'
+import type { Meeting } from './meetings.ts'
 import { selectorsOf } from './selectors-of.ts'
 
 /** What is no longer seen: a line in its ground, or a state that looks like rest. Text in its ground is told by its contrast. */
@@ -30,7 +30,7 @@ const APART = 2
  */
 export function collisions<O extends Occurrence>(
   occurrences: readonly O[],
-  met: readonly Look<O>[],
+  met: readonly Meeting<O>[],
   before: (place: O) => Color,
   after: (place: O) => Color,
 ): Collision<O>[] {

@@ -7,7 +7,7 @@ import { canBecomeGradient, canInherit, canTakeAlpha, type Decidable, type Decis
 import { followed } from './follow.ts'
 import { heldParts, type PartDecision } from './parts.ts'
 import { holding } from './precedence.ts'
-import { type Part, type Reach, reacher, type ScopePage } from './reach.ts'
+import { type Reach, type RulePart, reacher, type ScopePage } from './reach.ts'
 
 /** What the plan makes of one occurrence, and why. Colors hold the alpha that is written; null as alpha: the place keeps its own. */
 export type Outcome =
@@ -55,8 +55,8 @@ export type Outcome =
 export type Resolve = (place: Decidable) => Outcome
 
 /** What the plan makes of a part of what a place paints, otherwise than of the rest. */
-export interface Piece {
-  readonly part: Part
+export interface PartOutcome {
+  readonly part: RulePart
   readonly outcome: Exclude<Outcome, { readonly kind: 'open' | 'possible' }>
 }
 
@@ -71,7 +71,7 @@ export interface Resolver {
   /** Of all that no narrower part is decided of. */
   readonly outcome: Resolve
   /** The parts that are decided otherwise, a later one winning over an earlier one where both are. */
-  readonly pieces: (place: Decidable) => readonly Piece[]
+  readonly pieces: (place: Decidable) => readonly PartOutcome[]
   /** All decisions about its color, the weakest first: the last that takes all of it holds for what no part behind it takes. */
   readonly reached: (place: Decidable) => readonly Reached[]
   /** The color of a role, or that is written out, as a screen shows it; null: the role is gone. */
@@ -128,7 +128,7 @@ export function resolver(
     const isInPart = chain === 0 && partials.some((each) => isDecided(made(each.decision, place, 0)))
     return isInPart ? OPEN_IN_PART : OPEN
   }
-  const partsOf = (place: Decidable): Piece[] => {
+  const partsOf = (place: Decidable): PartOutcome[] => {
     const { wholes, partials } = matchesOf(place)
     return heldParts(wholes, partials, order).map(({ part, decision }) => ({
       part,
@@ -150,12 +150,12 @@ export function resolver(
     if (!ground || typeof own !== 'number') return { color, alpha: alpha ?? null }
     return { color: composite({ ...color, alpha: own }, ground), alpha: 1 }
   }
-  const made = (decision: Decision, place: Decidable, chain: number): Piece['outcome'] => {
+  const made = (decision: Decision, place: Decidable, chain: number): PartOutcome['outcome'] => {
     const outcome = becoming(decision, place, chain)
     const cannot = 'alpha' in outcome && outcome.alpha !== null && !canTakeAlpha(place, outcome.alpha)
     return cannot ? { kind: 'cannot-alpha', decision } : outcome
   }
-  const becoming = (decision: Decision, place: Decidable, chain: number): Piece['outcome'] => {
+  const becoming = (decision: Decision, place: Decidable, chain: number): PartOutcome['outcome'] => {
     const { to, over } = decision
     if (over !== undefined && !groundOf(over)) return { kind: 'role-gone', decision }
     switch (to.kind) {

@@ -1,18 +1,18 @@
 import { isWithinRegion } from '../selector/region.ts'
 import type { Decision } from './decision.ts'
 import { holding } from './precedence.ts'
-import type { Part } from './reach.ts'
+import type { RulePart } from './reach.ts'
 import { bothWidths, isNarrowerWidth } from './width.ts'
 
 /** A decision about a part of what a place paints. */
 export interface PartDecision {
   readonly decision: Decision
-  readonly part: Part
+  readonly part: RulePart
 }
 
 /** What holds for a part of what a place paints. */
 export interface HeldPart {
-  readonly part: Part
+  readonly part: RulePart
   readonly decision: Decision
 }
 
@@ -62,15 +62,15 @@ function* chosenOf(count: number, size: number, from: number): Generator<readonl
 }
 
 /** Where some parts of one place meet; null: nowhere. */
-function meetOf(parts: readonly Part[]): Part | null {
+function meetOf(parts: readonly RulePart[]): RulePart | null {
   const [first, ...others] = parts
-  let met: Part | null = first ?? null
+  let met: RulePart | null = first ?? null
   for (const other of others) met = met && meet(met, other)
   return met
 }
 
 /** Whether a part is nowhere but where another is. */
-function isWithinPart(a: Part, b: Part): boolean {
+function isWithinPart(a: RulePart, b: RulePart): boolean {
   if (b.width !== null && !(a.width !== null && isNarrowerWidth(a.width, b.width))) return false
   return a.selectors.every(({ at, within }) => {
     const other = b.selectors.find((each) => each.at === at)
@@ -78,7 +78,7 @@ function isWithinPart(a: Part, b: Part): boolean {
   })
 }
 
-function meet(a: Part, b: Part): Part | null {
+function meet(a: RulePart, b: RulePart): RulePart | null {
   const width = bothWidths(a.width, b.width)
   const selectors = a.selectors.flatMap(({ at, text, within }) => {
     const other = b.selectors.find((each) => each.at === at)

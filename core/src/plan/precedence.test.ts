@@ -3,7 +3,7 @@ import { naiveHolder } from '../../test/naive-precedence.ts'
 import { seeded } from '../../test/random.ts'
 import { readSource } from '../source/read.ts'
 import type { Decision, Scope, Target } from './decision.ts'
-import { type Piece, type Resolver, resolver } from './outcome.ts'
+import { type PartOutcome, type Resolver, resolver } from './outcome.ts'
 import { holding, isNarrower } from './precedence.ts'
 
 const target = (scope: Scope, more: Omit<Target, 'colors' | 'scope'> = {}): Target => ({
@@ -85,7 +85,7 @@ describe('random plans, held against the definition point by point', () => {
 
   function resolved(plan: Resolver, place: (typeof places)[number], point: Point): string | null {
     const list = (place.selector ?? '').split(', ')
-    const isOn = ({ part: { selectors, width } }: Piece) =>
+    const isOn = ({ part: { selectors, width } }: PartOutcome) =>
       selectors.some(
         ({ at, within: regions }) => list[at] === point.selector && regions.every((each) => point.regions.has(each)),
       ) &&

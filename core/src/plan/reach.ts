@@ -14,7 +14,7 @@ export interface ScopePage {
 }
 
 /** A part of what a place paints, narrower than its rule. */
-export interface Part {
+export interface RulePart {
   /** Of the selectors of the rule, by their position in the list: those that are taken, each with the regions it is limited to. */
   readonly selectors: readonly { readonly at: number; readonly text: string; readonly within: readonly string[] }[]
   /** A media feature that limits it; null: none. */
@@ -37,7 +37,7 @@ export type Unwritable =
 export type Reach =
   | { readonly kind: 'all' }
   | { readonly kind: 'none' }
-  | { readonly kind: 'part'; readonly part: Part }
+  | { readonly kind: 'part'; readonly part: RulePart }
   /** A part that cannot be written by itself. */
   | { readonly kind: 'unwritable'; readonly why: Unwritable }
 

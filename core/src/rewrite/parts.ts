@@ -1,5 +1,5 @@
-import type { Outcome, Piece, Resolver } from '../plan/outcome.ts'
-import type { Part } from '../plan/reach.ts'
+import type { Outcome, PartOutcome, Resolver } from '../plan/outcome.ts'
+import type { RulePart } from '../plan/reach.ts'
 import { hasPseudoElement, limitedTo } from '../selector/limit.ts'
 import { splitList } from '../selector/selector.ts'
 import type { Occurrence } from '../source/occurrence.ts'
@@ -10,13 +10,13 @@ import { becomesSolid, changeOf, textAfter, writtenFor } from './declaration.ts'
 import type { HoldingRule, Holdings } from './holdings.ts'
 import { placed } from './layout.ts'
 import { literalFor } from './literals.ts'
-import { family, inOrder, type Layer, type Parted } from './rule-order.ts'
+import { family, inOrder, type Parted, type WrittenPart } from './rule-order.ts'
 import type { Unwritten, WhyUnwritten } from './unwritten.ts'
 
 /** A rule that is written for a part of what another paints. */
 export interface PartRule<P extends Occurrence = Occurrence> {
   /** Those that it paints otherwise, each as it is written there. */
-  readonly pieces: ReadonlyMap<P, Layer>
+  readonly pieces: ReadonlyMap<P, WrittenPart>
   readonly edit: Edit
 }
 
@@ -44,7 +44,7 @@ export function partRules<P extends Occurrence>(
     if (pieces.length === 0) continue
     const holder = holderOf(place)
     const whole = resolver.outcome(place)
-    const written: Layer[] = []
+    const written: WrittenPart[] = []
     let isOverGradient = whole.kind === 'gradient'
     for (const piece of pieces) {
       const why = holder ? whyUnwritten(text, holder.held, place, piece, whole) : 'block'
@@ -68,7 +68,7 @@ export function partRules<P extends Occurrence>(
 }
 
 /** The pieces of a place that write something else than the rest of it, or than what a weaker piece wrote. */
-export function writtenPieces(place: Occurrence, resolver: Resolver): readonly Piece[] {
+export function writtenPieces(place: Occurrence, resolver: Resolver): readonly PartOutcome[] {
   const pieces = resolver.pieces(place)
   if (pieces.length === 0) return []
   const rest = writtenFor(place, resolver.outcome(place))
@@ -85,7 +85,7 @@ function whyUnwritten<P extends Occurrence>(
   text: string,
   { rule }: HoldingRule<P>,
   place: P,
-  { part, outcome }: Piece,
+  { part, outcome }: PartOutcome,
   whole: Outcome,
 ): WhyUnwritten | null {
   if ([outcome, whole].some((each) => becomesSolid(place, each))) return 'gradient'
@@ -101,11 +101,11 @@ function whyUnwritten<P extends Occurrence>(
 function partRule<P extends Occurrence>(
   text: string,
   { rule, holdings }: HoldingRule<P>,
-  pieces: ReadonlyMap<P, Layer>,
+  pieces: ReadonlyMap<P, WrittenPart>,
   resolver: Resolver,
   unwritten: Unwritten<P>[],
 ): PartRule<P> {
-  const [first, { part }] = [...pieces][0] as [P, Layer]
+  const [first, { part }] = [...pieces][0] as [P, WrittenPart]
   const outcomeOf = (place: P) => pieces.get(place)?.outcome ?? resolver.outcome(place)
   // A gradient that lies under a part is not the image of it.
   const isUnder = (place: P) => pieces.get(place)?.isOverGradient === true
@@ -147,13 +147,13 @@ function repeated({ declarations }: WrittenRule, isTaken: (declaration: Declarat
 }
 
 /** As written in the head, the selectors that are taken. */
-function behindSelector(text: string, { head }: WrittenRule, part: Part): string {
+function behindSelector(text: string, { head }: WrittenRule, part: RulePart): string {
   const written = splitList(text.slice(head.start, head.end))
   return part.selectors.map(({ at, within }) => limitedTo(written[at] ?? '', within)).join(', ')
 }
 
 /** From within its own block. */
-function nestedSelector({ selectors }: Part, list: string): string {
+function nestedSelector({ selectors }: RulePart, list: string): string {
   const [first] = selectors
   const alike = selectors.every(({ within }) => within.join() === first?.within.join())
   if (alike && selectors.length === splitList(list).length) return limitedTo('&', first?.within ?? [])

@@ -2,7 +2,7 @@ import { type Correction, overlap } from '../plan/correction.ts'
 import type { PlanState } from '../plan/history.ts'
 import type { Insertion } from '../plan/insertion.ts'
 import type { Outcome, Resolver } from '../plan/outcome.ts'
-import type { Part } from '../plan/reach.ts'
+import type { RulePart } from '../plan/reach.ts'
 import type { Occurrence } from '../source/occurrence.ts'
 import { readRules } from '../source/read.ts'
 import { applyEdits, type Edit, type FileEdits, fileEdits } from '../text/edit.ts'
@@ -34,7 +34,7 @@ export type Change<P extends Occurrence = Occurrence> = {
       readonly of: 'place'
       readonly place: P
       /** null: the place as a whole. */
-      readonly part: Part | null
+      readonly part: RulePart | null
       readonly outcome: Outcome
     }
   | { readonly of: 'slip'; readonly correction: Correction; readonly outcome: Outcome }

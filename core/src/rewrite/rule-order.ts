@@ -1,4 +1,4 @@
-import type { Piece } from '../plan/outcome.ts'
+import type { PartOutcome } from '../plan/outcome.ts'
 import type { Occurrence } from '../source/occurrence.ts'
 import type { Declaration } from '../source/sheet/rules.ts'
 import type { Rewritten } from './notation.ts'
@@ -7,19 +7,19 @@ import type { Rewritten } from './notation.ts'
 export interface Parted<O extends Occurrence> {
   readonly occurrence: O
   readonly declaration: Declaration
-  readonly pieces: readonly Layer[]
+  readonly pieces: readonly WrittenPart[]
 }
 
 /** A piece as it is written, and whether it lies over a weaker one, or a whole, that is a gradient. */
-export interface Layer extends Piece {
+export interface WrittenPart extends PartOutcome {
   readonly isOverGradient: boolean
   readonly written: Rewritten
 }
 
 /** The pieces of one condition that make one rule. */
-interface Group<O extends Occurrence> {
+interface ConditionGroup<O extends Occurrence> {
   readonly condition: string
-  readonly pieces: Map<O, Layer>
+  readonly pieces: Map<O, WrittenPart>
   /** The first declaration of each family of properties that it takes something of. */
   readonly first: Map<string, Declaration>
 }
@@ -28,13 +28,13 @@ interface Group<O extends Occurrence> {
  * Pieces of one condition make one rule; rules stand in the order in which they win. Where a condition is weaker than another for one place and
  * stronger for the next, it makes two.
  */
-export function inOrder<O extends Occurrence>(parted: readonly Parted<O>[]): ReadonlyMap<O, Layer>[] {
-  const groups: Group<O>[] = []
+export function inOrder<O extends Occurrence>(parted: readonly Parted<O>[]): ReadonlyMap<O, WrittenPart>[] {
+  const groups: ConditionGroup<O>[] = []
   for (const { occurrence, declaration, pieces } of parted) {
     const conditions = pieces.map(({ part }) => JSON.stringify(part))
     const ownFamily = family(occurrence.property)
     // A rule that takes something of the family repeats what is declared behind that, as the rest of it is.
-    const repeats = ({ condition, first }: Group<O>) =>
+    const repeats = ({ condition, first }: ConditionGroup<O>) =>
       (first.get(ownFamily) ?? declaration) !== declaration && !conditions.includes(condition)
     let from = 1 + groups.findLastIndex(repeats)
     pieces.forEach((piece, nth) => {
@@ -46,7 +46,7 @@ export function inOrder<O extends Occurrence>(parted: readonly Parted<O>[]): Rea
         at = stronger < 0 ? groups.length : stronger
         groups.splice(at, 0, { condition, pieces: new Map(), first: new Map() })
       }
-      const group = groups[at] as Group<O>
+      const group = groups[at] as ConditionGroup<O>
       group.pieces.set(occurrence, piece)
       if (!group.first.has(ownFamily)) group.first.set(ownFamily, declaration)
       from = at + 1

@@ -1,7 +1,7 @@
 import type { Correction } from '../plan/correction.ts'
 import type { Insertion } from '../plan/insertion.ts'
 import type { Outcome, Reached } from '../plan/outcome.ts'
-import type { Part, Unwritable } from '../plan/reach.ts'
+import type { RulePart, Unwritable } from '../plan/reach.ts'
 import type { Occurrence } from '../source/occurrence.ts'
 
 /** Outcomes of which a decision was made that changes nothing. */
@@ -36,7 +36,7 @@ export type Unwritten<P extends Occurrence = Occurrence> = { readonly why: WhyUn
       readonly of: 'place'
       readonly place: P
       /** null: the place as a whole. */
-      readonly part: Part | null
+      readonly part: RulePart | null
     }
   | { readonly of: 'slip'; readonly correction: Correction }
   | { readonly of: 'rule'; readonly insertion: Insertion }

@@ -241,12 +241,12 @@ function innerOf(at: Embedded, start: number, end: number): Inner | null {
 }
 
 /** By range; those within one payload by their ranges in it. */
-function byPlace(a: Placed, b: Placed): number {
+function byPlace(a: InOrder, b: InOrder): number {
   return a.range.start - b.range.start || innerStart(a) - innerStart(b)
 }
 
-type Placed = Pick<Place, 'range'> & { readonly inner?: Inner | null }
+type InOrder = Pick<Place, 'range'> & { readonly inner?: Inner | null }
 
-function innerStart({ inner }: Placed): number {
+function innerStart({ inner }: InOrder): number {
   return inner?.encoding === 'base64' ? inner.range.start : 0
 }

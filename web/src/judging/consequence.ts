@@ -5,7 +5,7 @@ import {
   collisions,
   contrast,
   type Decision,
-  looks,
+  meetings,
   type OpaqueKey,
   type Outcome,
   opaqueKey,
@@ -150,7 +150,7 @@ export function judge(changed: readonly PlaceOf[], all: SitePlaces, change: Chan
   const literals = all.around(painted, kin)
   const around = [...paths].map((path) => {
     const places = [...(literals.get(path) ?? []), ...(throughOf.get(path) ?? [])].toSorted(byPosition)
-    return { places, met: looks(places, takingOf.get(path) ?? []) }
+    return { places, met: meetings(places, takingOf.get(path) ?? []) }
   })
   const takenOf = (...some: readonly PlaceOf[]) =>
     some.filter(({ index }) => touched.has(index)).map(({ color }) => color)

@@ -3,8 +3,8 @@ import {
   type Decision,
   type Ground,
   type Insertion,
-  type Part,
   type Role,
+  type RulePart,
   type Scope,
   splitList,
   type Target,
@@ -71,7 +71,7 @@ function groundText(over: Ground, roles: readonly Role[]): string {
 }
 
 /** The selectors and conditions of a part, as its rule will have them. */
-export function partText({ selectors, width }: Part, selector: string | null): string {
+export function partText({ selectors, width }: RulePart, selector: string | null): string {
   const isList = selectors.length < splitList(selector ?? '').length
   const within = [...new Set(selectors.flatMap((each) => each.within))]
   return [

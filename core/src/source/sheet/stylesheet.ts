@@ -15,7 +15,7 @@ import { type Declaration, isImportant, type Rule, scanRules, type Value } from 
 import { type Address, addressesOf, IMPORTS, importsOf } from './sheet-links.ts'
 
 /** A value in which something was found. */
-interface Found {
+interface FoundValue {
   readonly value: Value
   /** null: arguments of a head. */
   readonly declaration: Declaration | null
@@ -43,7 +43,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
   const addresses = addressesOf(text)
 
   /** What a value holds; null: nothing. */
-  const look = (value: Value, declaration: Declaration | null): Found | null => {
+  const look = (value: Value, declaration: Declaration | null): FoundValue | null => {
     const { takes, use } = value.kind
     if (takes === 'none') return null
     const { start } = value.value
@@ -87,7 +87,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
   /** Reports what stands in a rule. Most hold no color, and reading their selectors would be in vain. */
   const report = (rule: Rule) => {
     const isOutside = rule.kind === 'sheet' && outer.selector === null && !at.drawing && dialect === CSS
-    const found: Found[] = []
+    const found: FoundValue[] = []
     for (const value of rule.args) {
       const one = look(value, null)
       if (one) found.push(one)
@@ -171,7 +171,7 @@ function firstFrom(addresses: readonly Address[], offset: number): number {
 }
 
 /** The declarations whose colors a later one of the same rule always wins over: same property, no weaker, and readable by every browser. */
-function overridden(found: readonly Found[], text: string): Range[] {
+function overridden(found: readonly FoundValue[], text: string): Range[] {
   const later = new Map<string, boolean>()
   const told: Range[] = []
   for (const { declaration, hits } of found.toReversed()) {

@@ -1,5 +1,5 @@
 import { UNWRITABLE_WORDS } from '@undo-ink/contracts'
-import { type Part, reacher, type ScopePage, type Target } from '@undo-ink/core'
+import { type RulePart, reacher, type ScopePage, type Target } from '@undo-ink/core'
 import { partText } from '../../../work/decision-words.ts'
 import type { PlaceOf } from '../../../work/places.ts'
 
@@ -9,7 +9,7 @@ export interface Reached {
   /** The part that it takes, or why it cannot, in words; empty: nothing to say. */
   readonly says: string
   /** null: it takes no part, but all or nothing. */
-  readonly part: Part | null
+  readonly part: RulePart | null
 }
 
 /** The places of some colors by what a target does with them. */

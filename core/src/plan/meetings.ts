@@ -5,16 +5,16 @@ import type { Place } from '../source/place.ts'
 import { selectorsOf } from './selectors-of.ts'
 
 /** What paints the text, the ground and the lines of one subject in one state: at least two of them. */
-export interface Look<O extends Occurrence> {
+export interface Meeting<O extends Occurrence> {
   readonly text?: O | undefined
   readonly ground?: O | undefined
   readonly line?: O | undefined
 }
 
-type Painted = keyof Look<Occurrence>
+type Painted = keyof Meeting<Occurrence>
 
 /** One place, for one selector of its list. */
-interface Declared<O> {
+interface DeclaredPaint<O> {
   /** null: what it paints has no one color. */
   readonly place: O | null
   readonly painted: Painted
@@ -24,7 +24,7 @@ interface Declared<O> {
 }
 
 /** Of one subject, by condition: of those with the same states and specificity, the last. */
-type Rules<O> = Map<string, Map<string, Declared<O>>>
+type Rules<O> = Map<string, Map<string, DeclaredPaint<O>>>
 
 /** Situations of one subject beyond which none is looked at: sheets that people write have a few dozen at most. */
 const MOST_SITUATIONS = 500
@@ -37,10 +37,10 @@ const MOST_SITUATIONS = 500
  * @param occurrences those of one file
  * @param taking what takes another color there: keywords, and what is computed from variables
  */
-export function looks<O extends Occurrence>(
+export function meetings<O extends Occurrence>(
   occurrences: readonly O[],
   taking: readonly (Keyword | Computed)[],
-): Look<O>[] {
+): Meeting<O>[] {
   const bySubject = rulesBySubject(occurrences, taking)
   const told = new Set<string>()
   const plainestFirst = [...bySubject.keys()]
@@ -48,7 +48,7 @@ export function looks<O extends Occurrence>(
     .toSorted((a, b) => a.length - b.length)
   return plainestFirst.flatMap((subjects) => {
     const rules = subjects.flatMap((subject) => bySubject.get(subject) ?? [])
-    return situationsOf(rules).flatMap(({ condition, states }): Look<O>[] => {
+    return situationsOf(rules).flatMap(({ condition, states }): Meeting<O>[] => {
       const look = lookIn(rules, condition, states)
       const key = [look.text, look.ground, look.line]
         .map((place) => place && `${place.range.start} ${place.color}`)
@@ -70,10 +70,10 @@ function rulesBySubject<O extends Occurrence>(
     if (painted === null) return
     for (const { subject, signals, specificity } of selectorsOf(place)) {
       const states = statesOf(signals)
-      const rules = bySubject.get(subject) ?? new Map<string, Map<string, Declared<O>>>()
+      const rules = bySubject.get(subject) ?? new Map<string, Map<string, DeclaredPaint<O>>>()
       bySubject.set(subject, rules)
       const condition = JSON.stringify(place.atRules)
-      const own = rules.get(condition) ?? new Map<string, Declared<O>>()
+      const own = rules.get(condition) ?? new Map<string, DeclaredPaint<O>>()
       rules.set(condition, own)
       const strength = [Number(place.important), ...specificity]
       const key = JSON.stringify([painted, states, strength])
@@ -124,8 +124,8 @@ function lookIn<O extends Occurrence>(
   rules: readonly Rules<O>[],
   condition: string,
   states: readonly State[],
-): Look<O> {
-  const strongest = new Map<Painted, Declared<O>>()
+): Meeting<O> {
+  const strongest = new Map<Painted, DeclaredPaint<O>>()
   for (const own of rules)
     for (const each of condition === OUTSIDE ? [OUTSIDE] : [OUTSIDE, condition])
       for (const declared of own.get(each)?.values() ?? []) {

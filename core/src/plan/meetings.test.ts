@@ -1,10 +1,10 @@
 import { expect, it } from 'vitest'
 import { readSource } from '../source/read.ts'
-import { looks } from './looks.ts'
+import { meetings } from './meetings.ts'
 
 const met = (text: string) => {
   const { occurrences, keywords, computed } = readSource({ path: 'a.css', text, encoding: 'utf-8' })
-  return looks(occurrences, [...keywords, ...computed]).map((look) =>
+  return meetings(occurrences, [...keywords, ...computed]).map((look) =>
     [look.text, look.ground, look.line].map((place) => place?.raw ?? '-').join(' '),
   )
 }
