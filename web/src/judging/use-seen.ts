@@ -3,7 +3,7 @@ import { limitedTo, readSelectors, splitList } from '@undo-ink/core'
 import { useMemo } from 'react'
 import { useFileTexts } from '../api/copies.ts'
 import { shownPages } from '../work/shown-pages.ts'
-import { useWork } from '../work/work.tsx'
+import { useCopy } from '../work/work.tsx'
 
 /** More pages are not looked at: it is there while one chooses. */
 const MOST_PAGES = 60
@@ -22,7 +22,7 @@ export interface Seen {
  * is loaded. @param wanted whether anybody asks
  */
 export function useSeen(wanted: boolean): Seen | null {
-  const { places, sitePages } = useWork()
+  const { places, sitePages } = useCopy()
   const paths = useMemo(() => shownPages(sitePages), [sitePages])
   const ids = useMemo(() => paths.slice(0, MOST_PAGES).map((path) => places.fileId(path)), [paths, places])
   const texts = useFileTexts(wanted ? ids : [])

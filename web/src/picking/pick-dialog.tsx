@@ -7,7 +7,7 @@ import { Loading } from '../components/loading.tsx'
 import { Segments } from '../components/segments.tsx'
 import { WideDialog } from '../components/wide-dialog.tsx'
 import { shownPages } from '../work/shown-pages.ts'
-import { useWork } from '../work/work.tsx'
+import { useCopy } from '../work/work.tsx'
 import { DroppedImage, InheritedImage } from './image-sources.tsx'
 import { PagePicker } from './page-picker.tsx'
 import { screenPicker } from './screen.ts'
@@ -32,7 +32,7 @@ export function PickDialog({ open, onClose, beside }: PickDialogProps) {
 }
 
 function Picking({ beside }: Pick<PickDialogProps, 'beside'>) {
-  const { snapshot } = useWork()
+  const { snapshot } = useCopy()
   const [source, setSource] = useState<(typeof SOURCES)[number]>('a page')
   const [picked, setPicked] = useState<string | null>(null)
   const pickFromScreen = screenPicker()
@@ -71,7 +71,7 @@ function Picking({ beside }: Pick<PickDialogProps, 'beside'>) {
 }
 
 function PageSource({ onPick }: { onPick(color: string | null): void }) {
-  const { snapshot, sitePages } = useWork()
+  const { snapshot, sitePages } = useCopy()
   const { data: visit, error } = useVisit(snapshot.planId)
   const [chosen, setChosen] = useState<string | null>(null)
   if (error) return <Text role="alert">{error.message}</Text>

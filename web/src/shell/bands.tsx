@@ -6,7 +6,7 @@ import { count, number } from '../components/words.ts'
 import type { Row } from '../work/standing.ts'
 import { useStable } from '../work/use-stable.ts'
 import { useView } from '../work/view-store.ts'
-import { useWork } from '../work/work.tsx'
+import { useClusters, useCopy, usePlan } from '../work/work.tsx'
 
 /** Pixels: the smallest target of WCAG 2.2 (2.5.8), and the room of the stretch that the least used share. */
 const THINNEST = 24
@@ -21,7 +21,9 @@ interface Stretch {
 
 /** Every cluster as found, and under it what the plan makes of it. Choosing a stretch filters every stage to it. */
 export const Bands = memo(function Bands() {
-  const { rows, places, colors, standing, clusters } = useWork()
+  const { places, colors } = useCopy()
+  const { standing } = usePlan()
+  const { rows, clusters } = useClusters()
   const { stretch: chosen, chooseStretch } = useView()
   const strip = useRef<HTMLDivElement>(null)
   const [width, setWidth] = useState(0)

@@ -6,7 +6,7 @@ import { SURROUNDS } from '../components/surround.ts'
 import { day } from '../components/words.ts'
 import { useUndoKeys } from '../work/use-keys.ts'
 import { type Surround, useView } from '../work/view-store.ts'
-import { useSaved, useWork } from '../work/work.tsx'
+import { useCopy, usePlan, useSaved } from '../work/work.tsx'
 import { HistoryDrawer } from './history-drawer.tsx'
 import { KeysDialog } from './keys-dialog.tsx'
 
@@ -62,7 +62,8 @@ function Title({ text }: { text: string }) {
 }
 
 export const SiteHeader = memo(function SiteHeader() {
-  const { site, snapshot, state, store } = useWork()
+  const { site, snapshot } = useCopy()
+  const { state, store } = usePlan()
   const [historyOpen, setHistoryOpen] = useState(false)
   const [keysOpen, setKeysOpen] = useState(false)
   const canUndo = state.done.length > 0

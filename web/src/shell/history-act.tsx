@@ -4,7 +4,7 @@ import type { Decision } from '@undo-ink/core'
 import { ActButton } from '../components/act-button.tsx'
 import { count, time } from '../components/words.ts'
 import { eventText, type Made, madeBy } from '../work/event-words.ts'
-import { useWork } from '../work/work.tsx'
+import { usePlan } from '../work/work.tsx'
 
 interface HistoryActProps {
   readonly recorded: RecordedEvent
@@ -14,7 +14,7 @@ interface HistoryActProps {
 
 /** One act of the history: what it made is taken back together, or each by itself. */
 export function HistoryAct({ recorded: { seq, at, event }, holding }: HistoryActProps) {
-  const { roles, state, store } = useWork()
+  const { roles, state, store } = usePlan()
   const made = madeBy(event, roles)
   const held = made.filter(({ id }) => holding.has(id))
   const takeBack = (some: readonly Made[]) => store.act({ kind: 'take-back', decisions: some.map(({ id }) => id) })

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { useStore } from 'zustand'
 import { ActButton } from '../components/act-button.tsx'
 import { shownEvents } from '../work/plan-store.ts'
-import { useWork } from '../work/work.tsx'
+import { usePlan, useWork } from '../work/work.tsx'
 import { HistoryAct } from './history-act.tsx'
 import { PlanFile } from './plan-file.tsx'
 import { TakeBackWhere } from './take-back-where.tsx'
@@ -62,7 +62,7 @@ function Events() {
 
 /** Gives the moment a name, to which one can return without losing what came after. */
 function NamePoint() {
-  const { store } = useWork()
+  const { store } = usePlan()
   const [name, setName] = useState('')
   const trimmed = name.trim().slice(0, 80)
   return (

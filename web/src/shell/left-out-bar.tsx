@@ -5,7 +5,7 @@ import { isActive } from '../api/jobs.ts'
 import { useChooseFiles } from '../api/sites.ts'
 import { ActButton } from '../components/act-button.tsx'
 import { count, number } from '../components/words.ts'
-import { useWork } from '../work/work.tsx'
+import { useCopy } from '../work/work.tsx'
 
 /** A sheet that pages load and nothing changes in, with its file. */
 interface PassedOver {
@@ -15,7 +15,7 @@ interface PassedOver {
 
 /** Says that pages load sheets which are left out, until somebody takes them in or says that they stay out. */
 export function LeftOutBar() {
-  const { site, snapshot, sitePages } = useWork()
+  const { site, snapshot, sitePages } = useCopy()
   const choose = useChooseFiles(site)
   const passed = sitePages.leftOut.flatMap((sheet): PassedOver[] => {
     const file = snapshot.files.find(({ path }) => path === sheet.path)

@@ -10,7 +10,7 @@ import { count } from '../components/words.ts'
 import { DecisionsWarnings } from '../judging/decisions-warnings.tsx'
 import { confirming } from '../work/confirming.ts'
 import { decisionText } from '../work/decision-words.ts'
-import { useWork } from '../work/work.tsx'
+import { useCopy, usePlan } from '../work/work.tsx'
 import { type PlanImport, readPlanFile } from './plan-import.ts'
 
 /** More than a plan of the largest site has. */
@@ -18,7 +18,8 @@ const MOST_BYTES = 20 * 1024 * 1024
 
 /** The plan as a file: handed over, or taken from one, with what that would do said first. */
 export function PlanFile() {
-  const { state, roles, site, snapshot, places, sitePages } = useWork()
+  const { site, snapshot, places, sitePages } = useCopy()
+  const { state, roles } = usePlan()
   const [found, setFound] = useState<PlanImport | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const take = async ([file]: readonly File[]) => {
@@ -61,7 +62,8 @@ export function PlanFile() {
 const MOST_TOLD = 5
 
 function Found({ found, onDone }: { found: PlanImport; onDone(): void }) {
-  const { roles, site, state, store } = useWork()
+  const { site } = useCopy()
+  const { roles, state, store } = usePlan()
   const { document, insertions, confirmed, corrections, places, idle, problems } = found
   const decisions = useMemo(() => found.decisions.map((each) => ({ ...each, id: crypto.randomUUID() })), [found])
   const take = () => {
@@ -141,7 +143,7 @@ function Found({ found, onDone }: { found: PlanImport; onDone(): void }) {
 
 /** Files that the plan takes in or leaves out otherwise than this copy does: each kind by an act of its own, which reads them. */
 function FileChoices({ found: { choices } }: { found: PlanImport }) {
-  const { site } = useWork()
+  const { site } = useCopy()
   const choose = useChooseFiles(site)
   const busy = choose.isPending || isActive(site.job)
   const acts = [

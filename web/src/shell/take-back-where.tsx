@@ -8,7 +8,7 @@ import { PopupButton } from '../components/popup-button.tsx'
 import { count } from '../components/words.ts'
 import { DecisionsWarnings } from '../judging/decisions-warnings.tsx'
 import { countBy, type PlaceOf } from '../work/places.ts'
-import { useWork } from '../work/work.tsx'
+import { useCopy, usePlan } from '../work/work.tsx'
 
 /** Takes back what was decided in one file or on one page: there all stays as it came, whatever is decided elsewhere. */
 export function TakeBackWhere() {
@@ -22,7 +22,8 @@ export function TakeBackWhere() {
 }
 
 function Where() {
-  const { places, outcomes, state, roles, sitePages, store } = useWork()
+  const { places, sitePages } = useCopy()
+  const { outcomes, state, roles, store } = usePlan()
   const changed = useMemo(
     () =>
       places.some(

@@ -1,5 +1,5 @@
 import { useStore } from 'zustand'
-import { useWork } from './work.tsx'
+import { useCopy, usePlan } from './work.tsx'
 
 /** What the pages are to look like now. */
 export interface Reached {
@@ -11,7 +11,8 @@ export interface Reached {
 
 /** All that changes what the pages look like under the plan: its version, and what is read of the copy, as a sheet that is taken in or left out changes neither copy nor plan. */
 export function useReached(): Reached {
-  const { snapshot, places, store } = useWork()
+  const { snapshot, places } = useCopy()
+  const { store } = usePlan()
   const version = useStore(store, ({ plan }) => plan.version)
   return { version, key: `${snapshot.id} ${version} ${places.length}` }
 }

@@ -43,8 +43,8 @@ import { useLinkage } from './use-linkage.ts'
 import { useSame, useSameById, useSameByText } from './use-same.ts'
 import { useView } from './view-store.ts'
 
-/** Everything that the stages of one site share. */
-export interface Work {
+/** What is known of a copy: it stays as it is until the copy is read anew. */
+export interface CopyWork {
   readonly site: Site
   readonly snapshot: Snapshot
   readonly places: SitePlaces
@@ -58,21 +58,10 @@ export interface Work {
   /** How many places take each variable that carries a color, through others too. */
   readonly variableUses: ReadonlyMap<string, number>
   readonly colors: number
-  /** null while it is computed. */
-  readonly linkage: Linkage | null
-  /** At the tolerance that is shown; null while they are computed. */
-  readonly clusters: readonly Cluster[] | null
-  /** ΔE00 that is shown: that of the plan, or the one that is tried. */
-  readonly tolerance: number
-  /** One row for each cluster, in their order. */
-  readonly rows: readonly Row[]
-  /** Of every place, by its index. */
-  readonly outcomes: Column<Outcome>
-  readonly standing: Standing
-  /** Answers views of the ledger; null until it is open. */
-  readonly desk: LedgerDesk | null
-  /** A worker of these that answers no more; null: all do. */
-  readonly stopped: Stopped | null
+}
+
+/** The plan, and what it makes of the copy: it changes with every act. */
+export interface PlanWork {
   readonly state: PlanState
   readonly resolver: Resolver
   readonly roles: readonly Role[]
@@ -81,9 +70,33 @@ export interface Work {
   /** A newer version of it that another site of the client is on, before which nothing of it can be changed here; null: there is none. */
   readonly newerPalette: number | null
   readonly store: PlanStore
+  /** Of every place, by its index. */
+  readonly outcomes: Column<Outcome>
+  readonly standing: Standing
+  /** Answers views of the ledger; null until it is open. */
+  readonly desk: LedgerDesk | null
+  /** A worker that something on the screen waits for and that answers no more; null: all do. */
+  readonly stopped: Stopped | null
 }
 
-const WorkContext = createContext<Work | null>(null)
+/** The clusters: they change with the tolerance, while it is dragged too. */
+export interface ClusterWork {
+  /** null while it is computed. */
+  readonly linkage: Linkage | null
+  /** At the tolerance that is shown; null while they are computed. */
+  readonly clusters: readonly Cluster[] | null
+  /** ΔE00 that is shown: that of the plan, or the one that is tried. */
+  readonly tolerance: number
+  /** One row for each cluster, in their order. */
+  readonly rows: readonly Row[]
+}
+
+/** Everything that the stages of one site share. */
+export type Work = CopyWork & PlanWork & ClusterWork
+
+const CopyContext = createContext<CopyWork | null>(null)
+const PlanContext = createContext<PlanWork | null>(null)
+const ClusterContext = createContext<ClusterWork | null>(null)
 
 /** Loads what a site's stages need, and keeps it up to date with every act. Suspends until it is there. */
 export function WorkProvider({ site, snapshot, children }: { site: Site; snapshot: Snapshot; children: ReactNode }) {
@@ -198,33 +211,25 @@ function LoadedWork({
   useLayoutEffect(() => {
     drawn.current = made
   })
-  const work = useSame<Work>({
-    site,
-    snapshot,
-    places,
-    taking,
-    through,
-    behaviors,
-    findings,
+  const copy = useSame<CopyWork>({
+    ...{ site, snapshot, places, taking, through, behaviors, findings, variableUses },
     sitePages: audit.pages,
-    variableUses,
     colors: colors.length,
-    linkage,
-    clusters,
-    tolerance,
-    rows: made.rows,
-    outcomes,
-    standing,
-    desk,
-    stopped: comparing ?? asking,
-    state,
-    resolver: resolve,
-    roles,
-    palette,
-    newerPalette: newerVersion(palette, site.id, state.paletteVersion),
-    store,
   })
-  return <WorkContext value={work}>{children}</WorkContext>
+  const planWork = useSame<PlanWork>({
+    ...{ state, roles, palette, store, outcomes, standing, desk },
+    resolver: resolve,
+    newerPalette: newerVersion(palette, site.id, state.paletteVersion),
+    stopped: comparing ?? asking,
+  })
+  const clustering = useSame<ClusterWork>({ linkage, clusters, tolerance, rows: made.rows })
+  return (
+    <CopyContext value={copy}>
+      <PlanContext value={planWork}>
+        <ClusterContext value={clustering}>{children}</ClusterContext>
+      </PlanContext>
+    </CopyContext>
+  )
 }
 
 /** The highest version that another site is on, where it is higher than one. */
@@ -236,11 +241,28 @@ function newerVersion({ sites }: Palette, siteId: string, version: number): numb
 
 /** Whether everything shown is recorded. */
 export function useSaved(): boolean {
-  return useStore(useWork().store, ({ pending }) => pending.length === 0)
+  return useStore(usePlan().store, ({ pending }) => pending.length === 0)
 }
 
+export function useCopy(): CopyWork {
+  return opened(useContext(CopyContext))
+}
+
+export function usePlan(): PlanWork {
+  return opened(useContext(PlanContext))
+}
+
+export function useClusters(): ClusterWork {
+  return opened(useContext(ClusterContext))
+}
+
+/** All of it together: for what asks for most of it. */
 export function useWork(): Work {
-  const work = useContext(WorkContext)
+  const [copy, plan, clustering] = [useCopy(), usePlan(), useClusters()]
+  return useMemo(() => ({ ...copy, ...plan, ...clustering }), [copy, plan, clustering])
+}
+
+function opened<T>(work: T | null): T {
   if (!work) throw new Error('no site is open here')
   return work
 }

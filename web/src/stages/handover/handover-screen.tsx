@@ -10,7 +10,7 @@ import { rowsIn } from '../../work/standing.ts'
 import { useLetters } from '../../work/use-keys.ts'
 import { useStable } from '../../work/use-stable.ts'
 import { useView } from '../../work/view-store.ts'
-import { useSaved, useWork } from '../../work/work.tsx'
+import { useClusters, useCopy, usePlan, useSaved } from '../../work/work.tsx'
 import { ChangeList, type Order } from './change-list.tsx'
 import { LostLater } from './lost-later.tsx'
 import { PageCheck } from './page-check/page-check.tsx'
@@ -21,7 +21,9 @@ import { UnwrittenNote } from './unwritten-note.tsx'
 
 /** What the plan changes, read as a proofreader reads, and the copy to send. */
 export function HandoverScreen() {
-  const { places, rows, standing } = useWork()
+  const { places } = useCopy()
+  const { standing } = usePlan()
+  const { rows } = useClusters()
   const rewriting = useRewrite()
   const { rewrite } = rewriting
   const stretch = useView((view) => view.stretch)
@@ -122,7 +124,7 @@ function sentence(all: readonly PlannedChange[], files: number, staying: number)
 }
 
 function Download() {
-  const { snapshot } = useWork()
+  const { snapshot } = useCopy()
   const saved = useSaved()
   const href = `/api/plans/${snapshot.planId}/copy.zip`
   if (!saved) return <ActButton disabled>Saving …</ActButton>
@@ -136,7 +138,7 @@ function Download() {
 }
 
 function NothingYet() {
-  const { site } = useWork()
+  const { site } = useCopy()
   return (
     <Sheet p="6">
       <Text fontWeight="600">Nothing is decided yet</Text>
@@ -157,7 +159,7 @@ interface FileFactsProps {
 }
 
 function FileFacts({ change, all, children }: FileFactsProps) {
-  const { snapshot } = useWork()
+  const { snapshot } = useCopy()
   const { path } = change
   const file = snapshot.files.find((each) => each.path === path)
   const here = all.filter((each) => each.path === path)

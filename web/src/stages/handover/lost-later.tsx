@@ -1,11 +1,11 @@
 import { Note } from '../../components/note.tsx'
 import { count } from '../../components/words.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy } from '../../work/work.tsx'
 import { byFile, type PlannedChange } from './rewriting/planned-changes.ts'
 
 /** Changes that somebody else's next version or build would undo: in third-party code that was taken in, and in sheets that are made from others. */
 export function LostLater({ all }: { all: readonly PlannedChange[] }) {
-  const { snapshot } = useWork()
+  const { snapshot } = useCopy()
   const files = new Map(snapshot.files.map((file) => [file.path, file]))
   const groups = byFile(all).map(({ key, changes }) => ({ path: key, changes: changes.length, file: files.get(key) }))
   const foreign = groups.filter(({ file }) => file?.thirdParty)

@@ -10,14 +10,14 @@ import { StageHead } from '../../components/stage-head.tsx'
 import { type Column, VirtualTable } from '../../components/virtual-table.tsx'
 import { are, bytes, count, day, encodingText, number, SYNTAX_WORDS } from '../../components/words.ts'
 import { countBy } from '../../work/places.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy } from '../../work/work.tsx'
 import { FileReading, readingText } from './file-reading.tsx'
 import { JobProgress } from './job-progress.tsx'
 import { JobTrouble, troubleOf, troubleOfJob } from './job-trouble.tsx'
 
 /** The copy: every file with what was made of it. */
 export function IntakeScreen() {
-  const { snapshot, site, places, sitePages } = useWork()
+  const { snapshot, site, places, sitePages } = useCopy()
   const { files } = snapshot
   const choose = useChooseFiles(site)
   const { mutate } = choose

@@ -5,11 +5,11 @@ import { Sheet } from '../../components/sheet.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { type Column, VirtualTable } from '../../components/virtual-table.tsx'
 import { are, count, number } from '../../components/words.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy } from '../../work/work.tsx'
 
 /** Which page is made of what, and which files no page uses. */
 export function PagesScreen() {
-  const { sitePages } = useWork()
+  const { sitePages } = useCopy()
   const { pages, unused } = sitePages
   const [path, setPath] = useState(pages[0]?.path ?? null)
   const page = pages.find((each) => each.path === path)

@@ -3,11 +3,11 @@ import { StageHead } from '../../components/stage-head.tsx'
 import { type Column, VirtualTable } from '../../components/virtual-table.tsx'
 import { count, stateText } from '../../components/words.ts'
 import type { Taking } from '../../work/places.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy } from '../../work/work.tsx'
 
 /** What is no hard-coded color but takes another: by a keyword, or computed. */
 export function ApartScreen() {
-  const { taking } = useWork()
+  const { taking } = useCopy()
   return (
     <Flex direction="column" h="100%" minH="420px">
       <StageHead

@@ -9,7 +9,7 @@ import { Swatch } from '../../components/swatch.tsx'
 import { count, EVIDENCE_WORDS } from '../../components/words.ts'
 import { countBy, type PlaceOf } from '../../work/places.ts'
 import { useView } from '../../work/view-store.ts'
-import { useWork } from '../../work/work.tsx'
+import { useClusters, useCopy } from '../../work/work.tsx'
 import { colorPath, lookPath, mappingPath, placesPath } from './paths.ts'
 import { WhyThis } from './why-this.tsx'
 
@@ -17,7 +17,8 @@ const MOST_SPELLINGS = 6
 
 /** The color of one place: how often and in which spellings it is written, and the members of its cluster edge to edge. */
 export const ColorCard = memo(function ColorCard({ place }: { place: PlaceOf }) {
-  const { site, places, rows } = useWork()
+  const { site, places } = useCopy()
+  const { rows } = useClusters()
   const surround = useView((state) => state.surround)
   const same = places.some(places.ofColors([place.color]))
   const spellings = [...countBy(same, ({ raw }) => raw)].toSorted((a, b) => b[1] - a[1])
@@ -65,7 +66,7 @@ export const ColorCard = memo(function ColorCard({ place }: { place: PlaceOf }) 
 
 /** One step from a place to where more is known or decided of it. */
 function Onward({ place, lead }: { place: PlaceOf; lead: string | null }) {
-  const { site, sitePages } = useWork()
+  const { site, sitePages } = useCopy()
   // There may be a million files of all pages together, and one steps from place to place.
   const pages = useMemo(
     () => sitePages.pages.filter(({ files }) => files.includes(place.path)),
@@ -107,7 +108,7 @@ function Onward({ place, lead }: { place: PlaceOf; lead: string | null }) {
 /** What else is to be known of one place before it is decided. */
 function Remarks({ place }: { place: PlaceOf }) {
   const { variable, computedWith, opacity, alpha, confidence, evidence, literalOnly } = place
-  const { variableUses } = useWork()
+  const { variableUses } = useCopy()
   const uses = variable === null ? undefined : variableUses.get(variable)
   const remarks = [
     uses === undefined ? null : `${variable} is taken in ${count(uses, 'place')}`,

@@ -9,7 +9,7 @@ import { Swatch } from '../../components/swatch.tsx'
 import { type Column, VirtualTable } from '../../components/virtual-table.tsx'
 import { count, number, stateText } from '../../components/words.ts'
 import type { PlaceOf } from '../../work/places.ts'
-import { useWork } from '../../work/work.tsx'
+import { useClusters, useCopy } from '../../work/work.tsx'
 import { REACHES } from './address.ts'
 import { type ColorFacts, colorFacts, type Neighbour, neighboursOf } from './color-facts.ts'
 import { EdgeToEdge } from './edge-to-edge.tsx'
@@ -21,7 +21,8 @@ const MOST = 12
 /** One color: how it is written, where, for what, and what is near it. */
 export function ColorScreen() {
   const { color: named = '' } = useParams()
-  const { site, places, rows } = useWork()
+  const { site, places } = useCopy()
+  const { rows } = useClusters()
   const parsed = parseColor(named)
   const color = parsed ? opaqueKey(parsed) : named
   const facts = useMemo(() => colorFacts(places, color), [places, color])
@@ -70,7 +71,7 @@ function sentence(color: OpaqueKey, { places, spellings, files }: ColorFacts, me
 }
 
 function Facts({ facts, color }: { facts: ColorFacts; color: OpaqueKey }) {
-  const { variableUses } = useWork()
+  const { variableUses } = useCopy()
   if (facts.places.length === 0) return null
   return (
     <Sheet as="section" aria-label="How it is used" flex="1 1 420px" p="3" fontSize="13px">
@@ -142,7 +143,7 @@ function List({ title, entries }: { title: string; entries: readonly Entry[] }) 
 }
 
 function Neighbours({ neighbours, onChoose }: { neighbours: readonly Neighbour[]; onChoose(color: OpaqueKey): void }) {
-  const { site, places } = useWork()
+  const { site, places } = useCopy()
   return (
     <Sheet as="section" aria-label="Nearest colours" flex="1 1 320px" p="3" fontSize="13px">
       <Text color="soft" fontSize="12px" mb="1">

@@ -10,7 +10,7 @@ import { type Column, VirtualTable } from '../../components/virtual-table.tsx'
 import { count, number } from '../../components/words.ts'
 import { countBy } from '../../work/places.ts'
 import { useStable } from '../../work/use-stable.ts'
-import { useWork } from '../../work/work.tsx'
+import { useClusters, useCopy } from '../../work/work.tsx'
 import { ColorPlane } from './color-plane.tsx'
 import { type ColorPoint, colorPoints, PLANES, type Plane } from './color-points.ts'
 import { toggled } from './facet-chips.tsx'
@@ -26,7 +26,8 @@ const MOST = 16
 
 /** The colors of the copy where looking is quicker than reading, and the table of the same. */
 export function ColorsScreen() {
-  const { places, rows, site, colors } = useWork()
+  const { places, site, colors } = useCopy()
+  const { rows } = useClusters()
   const points = useMemo(() => colorPoints(places), [places])
   const [chart, setChart] = useState<Chart>('hue and lightness')
   const [chosen, setChosen] = useState<readonly string[]>([])
@@ -110,7 +111,8 @@ interface ChosenProps {
 }
 
 function Chosen({ chart, points, chosen, onChoose }: ChosenProps) {
-  const { rows, places } = useWork()
+  const { places } = useCopy()
+  const { rows } = useClusters()
   const clusters = useMemo(
     () => rows.slice(0, MOST).map(({ cluster }) => ({ name: cluster.lead, count: cluster.count, paint: cluster.lead })),
     [rows],

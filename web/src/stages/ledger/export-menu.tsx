@@ -5,7 +5,7 @@ import { ActButton } from '../../components/act-button.tsx'
 import { PopupButton } from '../../components/popup-button.tsx'
 import { saveFile } from '../../components/save-file.ts'
 import type { ExportFormat } from '../../work/ledger-desk.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy, usePlan } from '../../work/work.tsx'
 
 const FORMATS: readonly (readonly [ExportFormat, string])[] = [
   ['csv', 'CSV, for a table'],
@@ -14,7 +14,8 @@ const FORMATS: readonly (readonly [ExportFormat, string])[] = [
 
 /** The places of the view as a file. */
 export function ExportMenu({ view }: { view: LedgerView }) {
-  const { desk, site } = useWork()
+  const { site } = useCopy()
+  const { desk } = usePlan()
   const [busy, setBusy] = useState(false)
   const save = async (format: ExportFormat) => {
     if (!desk) return

@@ -6,7 +6,7 @@ import { Sheet } from '../../components/sheet.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { FINDING_WORDS } from '../../components/words.ts'
 import { becomesText } from '../../work/standing.ts'
-import { useWork } from '../../work/work.tsx'
+import { useClusters, usePlan } from '../../work/work.tsx'
 import type { FindingRow } from './finding-rows.ts'
 
 /** What follows from those that need no putting right. */
@@ -57,7 +57,8 @@ export function FindingCard({ row, onToggle }: { row: FindingRow; onToggle(row: 
 
 /** What is written for a slip that was put right. */
 function Written({ row: { correction } }: { row: FindingRow }) {
-  const { resolver, roles, rows, store } = useWork()
+  const { resolver, roles, store } = usePlan()
+  const { rows } = useClusters()
   if (!correction) return null
   const { replacement, outcome } = correctedBy(correction, resolver)
   const color = parseColor(correction.replacement)

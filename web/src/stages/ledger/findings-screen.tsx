@@ -6,7 +6,7 @@ import { StageHead } from '../../components/stage-head.tsx'
 import { GridRow, VirtualGrid } from '../../components/virtual-grid.tsx'
 import { are, count, FINDING_WORDS, number } from '../../components/words.ts'
 import { useStable } from '../../work/use-stable.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy, usePlan } from '../../work/work.tsx'
 import { FindingCard, MeantColor } from './finding-card.tsx'
 import { type FindingRow, findingRows } from './finding-rows.ts'
 import { markOf, notesOf, SourceHead } from './place-source.tsx'
@@ -14,7 +14,8 @@ import { SourcePane } from './source-pane.tsx'
 
 /** Where a text is not as it should be, or a declaration does nothing; what was likely meant is accepted with one act. */
 export function FindingsScreen() {
-  const { findings, state, store } = useWork()
+  const { findings } = useCopy()
+  const { state, store } = usePlan()
   const [at, setAt] = useState(0)
   const rows = useMemo(() => findingRows(findings, state.corrections), [findings, state.corrections])
   const selected = rows[Math.min(at, rows.length - 1)] ?? null
@@ -135,7 +136,7 @@ function FindingsTable({ rows, at, onSelect, onLetter }: FindingsTableProps) {
 }
 
 function FindingSource({ row: { finding, correction } }: { row: FindingRow }) {
-  const { places } = useWork()
+  const { places } = useCopy()
   const { path, remedy, excerpt, line, column } = finding
   const notes = useMemo(() => notesOf(places, path), [places, path])
   const focus = remedy ?? { line, column, raw: excerpt }

@@ -11,7 +11,7 @@ import type { PlaceOf } from '../../work/places.ts'
 import { rowsIn } from '../../work/standing.ts'
 import { useStable } from '../../work/use-stable.ts'
 import { useView } from '../../work/view-store.ts'
-import { useWork } from '../../work/work.tsx'
+import { useClusters, useCopy, type Work } from '../../work/work.tsx'
 import { viewOf, writeAddress } from './address.ts'
 import { ColorCard } from './color-card.tsx'
 import { ColumnMenu } from './column-menu.tsx'
@@ -43,7 +43,8 @@ const NO_VALUES: readonly FacetValue[] = []
 
 /** Every place where a color is written by hand, with its source beside it. */
 export function LedgerScreen() {
-  const { places, rows, clusters, colors, taking, snapshot } = useWork()
+  const { places, colors, taking, snapshot } = useCopy()
+  const { rows, clusters } = useClusters()
   const { stretch, chooseStretch } = useView()
   const [address, change] = useAddress()
   useStretchInAddress(address, change)
@@ -196,7 +197,7 @@ export function LedgerScreen() {
 function selectedPlace(
   named: { path: string; start: number } | null,
   viewed: Viewed | null,
-  places: ReturnType<typeof useWork>['places'],
+  places: Work['places'],
 ): PlaceOf | null {
   if (viewed?.shown.length === 0) return null
   const index = named && places.inFile(named.path).find((each) => places.ledger.positions.start[each] === named.start)

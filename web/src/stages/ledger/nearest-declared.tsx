@@ -4,12 +4,12 @@ import { useMemo } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { count } from '../../components/words.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy } from '../../work/work.tsx'
 import { nearestTo } from './color-facts.ts'
 
 /** The declared color that is nearest to what was picked: a photograph's pixel is seldom one itself. */
 export function NearestDeclared({ picked, onFind }: { picked: string | null; onFind(color: OpaqueKey): void }) {
-  const { places } = useWork()
+  const { places } = useCopy()
   const color = picked === null ? null : parseColor(picked)
   const key = color && opaqueKey(color)
   const labs = useMemo(() => labsOf(places.ledger), [places])

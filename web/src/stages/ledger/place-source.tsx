@@ -6,7 +6,7 @@ import { Segments } from '../../components/segments.tsx'
 import type { MarginNote, SourceMark } from '../../components/source-view.tsx'
 import { withAlpha } from '../../components/swatch.tsx'
 import type { PlaceOf, SitePlaces } from '../../work/places.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy } from '../../work/work.tsx'
 import { SourcePane } from './source-pane.tsx'
 import { STEPS, type Step } from './stepping.ts'
 
@@ -23,7 +23,7 @@ interface PlaceSourceProps {
 
 /** The source of one place with its literal marked, and the colors of each line in the margin. */
 export const PlaceSource = memo(function PlaceSource({ place, step, onChooseStep, onStep }: PlaceSourceProps) {
-  const { places } = useWork()
+  const { places } = useCopy()
   const notes = useMemo(() => notesOf(places, place.path), [places, place.path])
   const marks = useMemo((): SourceMark[] => [markOf(place, 'here')], [place])
   return (

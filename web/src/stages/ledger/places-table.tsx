@@ -6,7 +6,7 @@ import { PlainSwatch, Swatch } from '../../components/swatch.tsx'
 import { GridRow, VirtualGrid } from '../../components/virtual-grid.tsx'
 import { number } from '../../components/words.ts'
 import type { PlaceOf } from '../../work/places.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy, usePlan } from '../../work/work.tsx'
 import type { PlaceColumn } from './place-columns.tsx'
 import { placeInRow, rowOfPlace, rowsOf } from './table-rows.ts'
 
@@ -33,7 +33,8 @@ export const PlacesTable = memo(function PlacesTable({
   onSelect,
   onLetter,
 }: PlacesTableProps) {
-  const { places, outcomes } = useWork()
+  const { places } = useCopy()
+  const { outcomes } = usePlan()
   const rows = useMemo(() => rowsOf(viewed.groups), [viewed.groups])
   const at = selected ? viewed.shown.indexOf(selected.index) : -1
   const tracks = ['44px', ...columns.map(({ track }) => track)].join(' ')

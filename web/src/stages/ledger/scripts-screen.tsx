@@ -5,11 +5,11 @@ import { Swatch } from '../../components/swatch.tsx'
 import { type Column, VirtualTable } from '../../components/virtual-table.tsx'
 import { count } from '../../components/words.ts'
 import type { InFile } from '../../work/places.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy } from '../../work/work.tsx'
 
 /** What scripts do to colors and classes while a visitor scrolls, points, focuses, presses or clicks. */
 export function ScriptsScreen() {
-  const { behaviors } = useWork()
+  const { behaviors } = useCopy()
   const scrolling = behaviors.filter(({ trigger }) => trigger === 'scroll').length
   return (
     <Flex direction="column" h="100%" minH="420px">

@@ -5,7 +5,7 @@ import { Link } from 'react-router'
 import { useForgetView, useKeepView, useViews } from '../../api/views.ts'
 import { ActButton } from '../../components/act-button.tsx'
 import { PopupButton } from '../../components/popup-button.tsx'
-import { useWork } from '../../work/work.tsx'
+import { useCopy } from '../../work/work.tsx'
 
 /** The views that are kept for the site, and the act that keeps this one. @param query what the address says now */
 export function ViewsMenu({ query }: { query: string }) {
@@ -17,7 +17,7 @@ export function ViewsMenu({ query }: { query: string }) {
 }
 
 function Views({ query }: { query: string }) {
-  const { site } = useWork()
+  const { site } = useCopy()
   const { data: views, error } = useViews(site.id)
   const keep = useKeepView(site.id)
   const forget = useForgetView(site.id)

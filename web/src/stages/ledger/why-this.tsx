@@ -11,11 +11,12 @@ import { decisionText, partText } from '../../work/decision-words.ts'
 import type { PlaceOf } from '../../work/places.ts'
 import { shownEvents } from '../../work/plan-store.ts'
 import { becomesText, paintKeyOf } from '../../work/standing.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy, usePlan } from '../../work/work.tsx'
 
 /** What becomes of one place, and why: every decision about its color, which of them holds, and why the others do not. */
 export function WhyThis({ place }: { place: PlaceOf }) {
-  const { resolver, places, store } = useWork()
+  const { places } = useCopy()
+  const { resolver, store } = usePlan()
   const outcome = resolver.outcome(place)
   const reached = resolver.reached(place)
   const paint = paintKeyOf(outcome)
@@ -54,7 +55,7 @@ export function WhyThis({ place }: { place: PlaceOf }) {
 }
 
 function Reasons({ place, reached }: { place: PlaceOf; reached: readonly Reached[] }) {
-  const { roles, store } = useWork()
+  const { roles, store } = usePlan()
   const events = shownEvents(useStore(store))
   const whole = reached.findLastIndex(({ reach }) => reach.kind === 'all')
   const madeAt = (id: string) =>

@@ -13,13 +13,13 @@ import { StageHead } from '../../components/stage-head.tsx'
 import { are, count, number } from '../../components/words.ts'
 import { pageAddress, shownPages } from '../../work/shown-pages.ts'
 import { useReached } from '../../work/use-reached.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy, usePlan } from '../../work/work.tsx'
 import { PageFrame } from './page-frame.tsx'
 import { useFramePair } from './use-frame-pair.ts'
 
 /** The site's pages as visitors see them, before and after, side by side. */
 export function LookScreen() {
-  const { snapshot, sitePages } = useWork()
+  const { snapshot, sitePages } = useCopy()
   const { data: visit, error } = useVisit(snapshot.planId)
   const pages = useMemo(() => shownPages(sitePages), [sitePages])
   if (error)
@@ -48,7 +48,8 @@ type Width = keyof typeof WIDTHS
 const WIDTH_SEGMENTS = (Object.keys(WIDTHS) as Width[]).map((value) => ({ value, text: `${value} ${WIDTHS[value]}` }))
 
 function Pages({ visit, pages }: { visit: Visit; pages: readonly string[] }) {
-  const { places, standing, sitePages } = useWork()
+  const { places, sitePages } = useCopy()
+  const { standing } = usePlan()
   const reached = useReached()
   const [params] = useSearchParams()
   const named = params.get('page')

@@ -8,7 +8,7 @@ import { consequenceOf } from '../../judging/consequence.ts'
 import { useDeciding } from '../../judging/use-deciding.ts'
 import { Warnings } from '../../judging/warnings.tsx'
 import type { Row } from '../../work/standing.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy, usePlan } from '../../work/work.tsx'
 import type { Acts } from './cluster-list.tsx'
 import { ConsequencePanel } from './consequence-panel.tsx'
 import { decisionsOf, trialOf } from './deciding.ts'
@@ -39,7 +39,8 @@ interface BesidePanelProps {
 
 /** Beside the clusters: what the selected ones reach, a page as it is decided, or all of them in a plane; and what can be done. */
 export function BesidePanel({ rows, selection, tried, acts, beside, onBeside }: BesidePanelProps) {
-  const { places, state, roles } = useWork()
+  const { places } = useCopy()
+  const { state, roles } = usePlan()
   const plan = useDeciding()
   const { acting, selected } = selection
   const row = acting.length === 1 ? (acting[0] ?? null) : null

@@ -7,7 +7,7 @@ import { PopupButton } from '../../components/popup-button.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { count, number } from '../../components/words.ts'
 import type { Row } from '../../work/standing.ts'
-import { useWork } from '../../work/work.tsx'
+import { useClusters, useCopy, usePlan } from '../../work/work.tsx'
 import { apart } from './apart.ts'
 
 /** Other clusters that are offered to be put together with one. */
@@ -28,7 +28,8 @@ export function ByHand({ row }: { row: Row }) {
 }
 
 function Members({ row: { cluster }, onDone }: { row: Row; onDone(): void }) {
-  const { store, places } = useWork()
+  const { places } = useCopy()
+  const { store } = usePlan()
   const [ticked, setTicked] = useState<ReadonlySet<OpaqueKey>>(new Set())
   const tick = (key: OpaqueKey) => {
     const next = new Set(ticked)
@@ -100,7 +101,8 @@ function Members({ row: { cluster }, onDone }: { row: Row; onDone(): void }) {
 }
 
 function PutTogether({ row: { cluster }, onDone }: { row: Row; onDone(): void }) {
-  const { rows, store } = useWork()
+  const { store } = usePlan()
+  const { rows } = useClusters()
   const [chosen, setChosen] = useState<string | null>(null)
   const nearest = rows
     .filter((other) => other.cluster.lead !== cluster.lead)

@@ -3,7 +3,7 @@ import { useCallback } from 'react'
 import { VirtualGrid } from '../../components/virtual-grid.tsx'
 import type { Row } from '../../work/standing.ts'
 import { useStable } from '../../work/use-stable.ts'
-import { useWork } from '../../work/work.tsx'
+import { usePlan } from '../../work/work.tsx'
 import { ClusterRow, COLUMNS, canOpen, type Room, rowId } from './cluster-row.tsx'
 import { decidedApart, roleAt } from './deciding.ts'
 import { reasonText, suggestionsOf, suggestionsText } from './suggesting.ts'
@@ -45,7 +45,7 @@ export interface Acts {
 
 /** The clusters, most used first, each with what becomes of it. The list has the focus; keys act on what is selected. */
 export function ClusterList({ rows, selection, opened, suggested, acts, room }: ClusterListProps) {
-  const { roles, state } = useWork()
+  const { roles, state } = usePlan()
   const { selected, marked, acting } = selection
   const takeOne = useStable((row: Row) => acts.take([row]))
   const at = rows.findIndex(({ key }) => key === selected?.key)

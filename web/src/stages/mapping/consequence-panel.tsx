@@ -5,7 +5,7 @@ import { count, number } from '../../components/words.ts'
 import type { Consequence, PairChange } from '../../judging/consequence.ts'
 import { Warnings } from '../../judging/warnings.tsx'
 import type { Row } from '../../work/standing.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy } from '../../work/work.tsx'
 import { isKept } from './deciding.ts'
 import { HeldDecisions } from './held-decisions.tsx'
 import { LeftOutColors } from './left-out-colors.tsx'
@@ -22,7 +22,7 @@ interface ConsequencePanelProps {
 
 /** What the selected rows reach, and what would become of it. */
 export function ConsequencePanel({ rows, consequence, isToRole, onUnmark }: ConsequencePanelProps) {
-  const { sitePages } = useWork()
+  const { sitePages } = useCopy()
   const row = rows.length === 1 ? (rows[0] ?? null) : null
   const pair = consequence.vanishing[0] ?? consequence.worst
   return (

@@ -10,13 +10,13 @@ import { consequenceOf } from '../../judging/consequence.ts'
 import { useDeciding } from '../../judging/use-deciding.ts'
 import { Warnings } from '../../judging/warnings.tsx'
 import { paintKeyOf, type Row } from '../../work/standing.ts'
-import { useWork } from '../../work/work.tsx'
+import { useClusters, useCopy, usePlan } from '../../work/work.tsx'
 import { decisionOf } from './deciding.ts'
 import { useSeenColors } from './use-suggestions.ts'
 
 /** The act that lets open shades of a decided colour keep their place to it: each named and shown before and after, those ticked that have no job of their own. */
 export function Family({ row }: { row: Row }) {
-  const { rows } = useWork()
+  const { rows } = useClusters()
   const [isOpen, setOpen] = useState(false)
   const { lead } = row.cluster
   const open = rows.filter((other) => other.open === other.count)
@@ -61,7 +61,8 @@ interface ShadesProps {
 }
 
 function Shades({ lead, family, onDone }: ShadesProps) {
-  const { places, state, roles, sitePages, store } = useWork()
+  const { places, sitePages } = useCopy()
+  const { state, roles, store } = usePlan()
   const plan = useDeciding()
   const seen = useSeenColors()
   const jobs = useMemo(

@@ -8,13 +8,14 @@ import { count } from '../../components/words.ts'
 import { DecisionsWarnings } from '../../judging/decisions-warnings.tsx'
 import type { PlaceOf } from '../../work/places.ts'
 import type { Row } from '../../work/standing.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy, usePlan } from '../../work/work.tsx'
 import { decisionOf } from './deciding.ts'
 import { liesUnder } from './lies-under.ts'
 
 /** Makes a gradient of roles of a row's solid grounds, or solids of the gradients in which it stands; says beforehand where that can be. */
 export function Gradients({ row, onGive }: { row: Row; onGive(to: Becoming): void }) {
-  const { places, roles } = useWork()
+  const { places } = useCopy()
+  const { roles } = usePlan()
   const own = useMemo(() => places.some(row.indices), [places, row])
   const solids = useMemo(() => own.filter(canBecomeGradient), [own])
   const stops = own.filter(isStop).length
@@ -37,7 +38,7 @@ interface ToGradientProps {
 }
 
 function ToGradient({ solids, all, roles, onGive }: ToGradientProps) {
-  const { places, taking } = useWork()
+  const { places, taking } = useCopy()
   const [from, setFrom] = useState(roles[0]?.id ?? '')
   const [to, setTo] = useState(roles[1]?.id ?? from)
   const [angle, setAngle] = useState('180')
@@ -77,7 +78,7 @@ function ToGradient({ solids, all, roles, onGive }: ToGradientProps) {
 }
 
 function ToSolid({ row, stops, roles }: { row: Row; stops: number; roles: readonly Role[] }) {
-  const { store } = useWork()
+  const { store } = usePlan()
   const [role, setRole] = useState(roles[0]?.id ?? '')
   const decisions = useMemo(
     (): Decision[] => [{ ...decisionOf(row, { kind: 'role', role }, crypto.randomUUID()), solid: true }],

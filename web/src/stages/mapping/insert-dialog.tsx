@@ -18,7 +18,7 @@ import { WideDialog } from '../../components/wide-dialog.tsx'
 import { count } from '../../components/words.ts'
 import { useSeen } from '../../judging/use-seen.ts'
 import { insertionText } from '../../work/decision-words.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy, usePlan } from '../../work/work.tsx'
 
 /** Gives a role to a subject for which no rule of the site sets a color: a button in the browser's grey, a link in its blue. */
 export function InsertDialog({ open, onClose }: { open: boolean; onClose(): void }) {
@@ -33,7 +33,8 @@ export function InsertDialog({ open, onClose }: { open: boolean; onClose(): void
 const USUAL = ['a', 'a:visited', 'a:hover', 'button', 'input', 'select', 'textarea', 'hr', 'mark', 'fieldset']
 
 function Inserting() {
-  const { places, roles, sitePages, findings, resolver, store, snapshot } = useWork()
+  const { places, sitePages, findings, snapshot } = useCopy()
+  const { roles, resolver, store } = usePlan()
   const [selector, setSelector] = useState('a:visited')
   const [property, setProperty] = useState<InsertedProperty>('color')
   const [roleId, setRoleId] = useState(roles[0]?.id ?? '')
@@ -146,7 +147,7 @@ function Inserting() {
 
 /** The rules that are added already, each to be taken back by itself. */
 function Inserted() {
-  const { state, roles, store } = useWork()
+  const { state, roles, store } = usePlan()
   if (state.insertions.length === 0) return null
   return (
     <Box

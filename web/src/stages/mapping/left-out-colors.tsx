@@ -2,11 +2,11 @@ import { Text } from '@chakra-ui/react'
 import { Note } from '../../components/note.tsx'
 import { count } from '../../components/words.ts'
 import type { Row } from '../../work/standing.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy } from '../../work/work.tsx'
 
 /** Sheets that pages load, that are left out, and in which colours of some rows stand: there nothing will change. */
 export function LeftOutColors({ rows }: { rows: readonly Row[] }) {
-  const { sitePages } = useWork()
+  const { sitePages } = useCopy()
   const members = new Set(rows.flatMap(({ cluster }) => cluster.members))
   const holding = sitePages.leftOut.filter(({ colors }) => colors.some((color) => members.has(color)))
   const [first] = holding

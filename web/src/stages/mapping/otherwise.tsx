@@ -8,7 +8,7 @@ import { PopupButton } from '../../components/popup-button.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { count, number } from '../../components/words.ts'
 import type { Row } from '../../work/standing.ts'
-import { useWork } from '../../work/work.tsx'
+import { useClusters, useCopy } from '../../work/work.tsx'
 import { apart } from './apart.ts'
 import { Gradients } from './gradients.tsx'
 
@@ -79,7 +79,7 @@ function OwnColor({ onGive }: Pick<OtherwiseProps, 'onGive'>) {
 
 /** The clusters that are decided and that a row may follow, nearest first. */
 function Following({ row, onGive }: OtherwiseProps) {
-  const { rows } = useWork()
+  const { rows } = useClusters()
   const leads = rows.filter(({ cluster, leads }) => leads && cluster.lead !== row.cluster.lead)
   const nearest = leads.toSorted(
     (a, b) => apart(row.cluster.lead, a.cluster.lead) - apart(row.cluster.lead, b.cluster.lead),
@@ -107,7 +107,7 @@ function Following({ row, onGive }: OtherwiseProps) {
 
 /** Says beforehand where a parent's colour cannot be written. */
 function Inheriting({ row, onGive }: OtherwiseProps) {
-  const { places } = useWork()
+  const { places } = useCopy()
   const can = places.some(row.indices).filter(canInherit).length
   const cannot = row.count - can
   return (

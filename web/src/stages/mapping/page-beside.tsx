@@ -6,13 +6,13 @@ import { Choice } from '../../components/choice.tsx'
 import { Loading } from '../../components/loading.tsx'
 import { pageAddress, shownPages } from '../../work/shown-pages.ts'
 import { useReached } from '../../work/use-reached.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy } from '../../work/work.tsx'
 import { PageFrame } from '../look/page-frame.tsx'
 import { useFramePair } from '../look/use-frame-pair.ts'
 
 /** A page of the site as the plan has it, painted anew with every act. */
 export function PageBeside() {
-  const { snapshot, sitePages } = useWork()
+  const { snapshot, sitePages } = useCopy()
   const { data: visit, error } = useVisit(snapshot.planId)
   if (error) return <Text fontSize="13px">The pages cannot be shown: {error.message}</Text>
   if (!visit) return <Loading />

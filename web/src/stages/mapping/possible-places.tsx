@@ -5,12 +5,13 @@ import { Note } from '../../components/note.tsx'
 import { are, count } from '../../components/words.ts'
 import { confirming } from '../../work/confirming.ts'
 import type { Row } from '../../work/standing.ts'
-import { useWork } from '../../work/work.tsx'
+import { useCopy, usePlan } from '../../work/work.tsx'
 import { placesPath } from '../ledger/paths.ts'
 
 /** Places of some rows that are only possibly colours: they take nothing until somebody confirms them. */
 export function PossiblePlaces({ rows, number }: { rows: readonly Row[]; number: number }) {
-  const { places, resolver, store, site } = useWork()
+  const { places, site } = useCopy()
+  const { resolver, store } = usePlan()
   const lead = rows[0]?.cluster.lead ?? ''
   const confirm = () => {
     const possible = rows.flatMap(({ indices }) =>

@@ -4,7 +4,7 @@ import type { Role } from '@undo-ink/core'
 import { type FormEvent, type KeyboardEvent, memo, type RefObject, useState } from 'react'
 import { KeyCap } from '../../components/key-cap.tsx'
 import { Swatch } from '../../components/swatch.tsx'
-import { useWork } from '../../work/work.tsx'
+import { usePlan } from '../../work/work.tsx'
 
 interface RoleTrayProps {
   readonly disabled: boolean
@@ -21,7 +21,7 @@ interface RoleTrayProps {
 
 /** The roles of the brand, each giving itself to what is selected: by a click, by its digit, by typing its name, or dropped upon. */
 export function RoleTray({ disabled, field, onGive, onTry, onLeave, onInsert }: RoleTrayProps) {
-  const { roles } = useWork()
+  const { roles } = usePlan()
   const [typed, setTyped] = useState('')
   const wanted = typed.trim().toLowerCase()
   const found = roles.filter(({ name }) => name.toLowerCase().includes(wanted))

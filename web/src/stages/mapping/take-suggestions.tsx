@@ -10,7 +10,7 @@ import { consequenceOf } from '../../judging/consequence.ts'
 import { useDeciding } from '../../judging/use-deciding.ts'
 import { useMeeting, Warnings } from '../../judging/warnings.tsx'
 import { useSameItems } from '../../work/use-same.ts'
-import { useWork } from '../../work/work.tsx'
+import { useClusters, useCopy, usePlan } from '../../work/work.tsx'
 import { decisionsFor, placesOf, reasonText, SURENESS, suggestionsText } from './suggesting.ts'
 import { judgeTogether, leadsOf, missingLead, type Suggested, trialsOf, troublesOf } from './suggestion-troubles.ts'
 
@@ -33,7 +33,9 @@ export function TakeSuggestions({ offered }: { offered: readonly Suggested[] }) 
 const NOTHING: readonly Suggested[] = []
 
 function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDone(): void }) {
-  const { places, rows, roles, store } = useWork()
+  const { places } = useCopy()
+  const { roles, store } = usePlan()
+  const { rows } = useClusters()
   const plan = useDeciding()
   const met = useMeeting()
   // The list is there at once, what meets in it is judged as there is time.

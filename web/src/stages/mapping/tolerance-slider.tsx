@@ -4,7 +4,7 @@ import { useMemo } from 'react'
 import { Segments } from '../../components/segments.tsx'
 import { count, number } from '../../components/words.ts'
 import { useView } from '../../work/view-store.ts'
-import { useWork } from '../../work/work.tsx'
+import { useClusters, usePlan } from '../../work/work.tsx'
 
 /** ΔE00 between two stops of the slider. */
 const STEP = 0.1
@@ -25,7 +25,8 @@ const SEGMENTS = TOLERANCES.map(({ name, value }) => ({
 
 /** How far apart two colors may be and still be one decision: by name, or on the curve of how many clusters there are at each tolerance. */
 export function ToleranceSlider() {
-  const { state, store, linkage, rows } = useWork()
+  const { state, store } = usePlan()
+  const { linkage, rows } = useClusters()
   const { triedTolerance, tryTolerance } = useView()
   const tolerance = triedTolerance ?? state.tolerance
   const counts = useMemo(() => (linkage ? clusterCounts(linkage, STOPS, state.byHand) : []), [linkage, state.byHand])

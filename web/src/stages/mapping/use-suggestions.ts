@@ -1,11 +1,12 @@
 import { type OpaqueKey, type Suggestion, suggester, together } from '@undo-ink/core'
 import { useEffect, useMemo, useState } from 'react'
 import type { SeenColors } from '../../work/ledger-desk.ts'
-import { useWork } from '../../work/work.tsx'
+import { useClusters, usePlan } from '../../work/work.tsx'
 
 /** What each cluster could become, by its lead; empty until all colors have been looked at, and where the palette has no roles. */
 export function useSuggestions(): ReadonlyMap<OpaqueKey, readonly Suggestion[]> {
-  const { clusters, roles } = useWork()
+  const { roles } = usePlan()
+  const { clusters } = useClusters()
   const seen = useSeenColors()
   const suggest = useMemo(() => suggester(roles), [roles])
   return useMemo(() => {
@@ -18,7 +19,7 @@ export function useSuggestions(): ReadonlyMap<OpaqueKey, readonly Suggestion[]> 
 
 /** What is seen of each color; null until it is known. */
 export function useSeenColors(): SeenColors | null {
-  const { desk } = useWork()
+  const { desk } = usePlan()
   const [seen, setSeen] = useState<SeenColors | null>(null)
   useEffect(() => {
     let isCurrent = true

@@ -9,7 +9,7 @@ import { Swatch } from '../../../components/swatch.tsx'
 import { are, count, number } from '../../../components/words.ts'
 import { shownPages } from '../../../work/shown-pages.ts'
 import { useReached } from '../../../work/use-reached.ts'
-import { useSaved, useWork } from '../../../work/work.tsx'
+import { useCopy, usePlan, useSaved } from '../../../work/work.tsx'
 import { lookPath } from '../../ledger/paths.ts'
 import { decidedAway } from './decided-away.ts'
 import { type LostRule, lostRules, type Remnant, remnantsOf } from './survey.ts'
@@ -17,7 +17,8 @@ import { MOST_CHECKED, usePageCheck } from './use-page-check.ts'
 
 /** Whether the pages of the copy still show a colour that was decided away, and why. Looked at anew after every change. */
 export function PageCheck() {
-  const { snapshot, places, outcomes, state, resolver, sitePages } = useWork()
+  const { snapshot, places, sitePages } = useCopy()
+  const { outcomes, state, resolver } = usePlan()
   const { data: visit } = useVisit(snapshot.planId)
   const saved = useSaved()
   const reached = useReached()
@@ -91,7 +92,7 @@ function lostText({ selector, property, found }: LostRule): string {
 const MOST_LISTED = 60
 
 function Remnants({ remnants }: { remnants: readonly Remnant[] }) {
-  const { site } = useWork()
+  const { site } = useCopy()
   return (
     <chakra.details mt="1" open={remnants.some(({ reason }) => reason === 'unknown')}>
       <chakra.summary cursor="pointer" color="soft">

@@ -1,7 +1,7 @@
 import { useSuspenseQuery } from '@tanstack/react-query'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { ledgerQuery } from '../../../api/copies.ts'
-import { useWork } from '../../../work/work.tsx'
+import { useCopy, usePlan } from '../../../work/work.tsx'
 import type { RewriteAnswer, RewriteAsk } from './rewrite.worker.ts'
 import type { PlanData, SiteRewrite } from './rewrite-site.ts'
 
@@ -15,7 +15,8 @@ export interface Rewriting {
 }
 
 export function useRewrite(): Rewriting {
-  const { snapshot, state, roles, sitePages } = useWork()
+  const { snapshot, sitePages } = useCopy()
+  const { state, roles } = usePlan()
   const { data: received } = useSuspenseQuery(ledgerQuery(snapshot.id))
   const [answer, setAnswer] = useState<Pick<Rewriting, 'rewrite' | 'failed'>>({ rewrite: null, failed: null })
   const [worker, setWorker] = useState<((ask: RewriteAsk) => void) | null>(null)

@@ -5,7 +5,7 @@ import { type FileWithPath, useDropzone } from 'react-dropzone'
 import { ActButton } from '../../../components/act-button.tsx'
 import { WideDialog } from '../../../components/wide-dialog.tsx'
 import { count } from '../../../components/words.ts'
-import { useWork } from '../../../work/work.tsx'
+import { usePlan } from '../../../work/work.tsx'
 import { offerOfFiles } from './offered-files.ts'
 import { type Taking, takingProblems, takingsOf, withTakings } from './taking.ts'
 import { TakingRow } from './taking-row.tsx'
@@ -30,7 +30,7 @@ export function BringInDialog({ open, proposal = null, onClose }: BringInDialogP
 }
 
 function BringIn({ proposal, onDone }: { proposal: Offer | null; onDone(): void }) {
-  const { roles, store } = useWork()
+  const { roles, store } = usePlan()
   const [text, setText] = useState('')
   const [fileName, setFileName] = useState('')
   const [trouble, setTrouble] = useState<string | null>(null)

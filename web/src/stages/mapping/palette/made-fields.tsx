@@ -1,7 +1,7 @@
 import { chakra, Flex, Text } from '@chakra-ui/react'
 import type { Made, Role } from '@undo-ink/core'
 import { Choice } from '../../../components/choice.tsx'
-import { useWork } from '../../../work/work.tsx'
+import { usePlan } from '../../../work/work.tsx'
 import { HueRelations } from './hue-relations.tsx'
 
 const SLIDERS = [
@@ -20,7 +20,7 @@ interface MadeFieldsProps {
 
 /** Whether a role has a color of its own, or is made from another's, and how. */
 export function MadeFields({ role, made, onChange }: MadeFieldsProps) {
-  const { roles } = useWork()
+  const { roles } = usePlan()
   const bases = roles.filter((other) => role === null || (other.id !== role.id && other.made?.from !== role.id))
   if (bases.length === 0) return null
   return (

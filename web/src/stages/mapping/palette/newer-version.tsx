@@ -2,12 +2,12 @@ import { Flex } from '@chakra-ui/react'
 import { useState } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
 import { Note } from '../../../components/note.tsx'
-import { useWork } from '../../../work/work.tsx'
+import { usePlan } from '../../../work/work.tsx'
 import { VersionsDialog } from './versions-dialog.tsx'
 
 /** Says that another site of the client has moved the palette on, and leads to what that would move here. */
 export function NewerVersion() {
-  const { palette, state, newerPalette } = useWork()
+  const { palette, state, newerPalette } = usePlan()
   const [isOpen, setOpen] = useState(false)
   if (newerPalette === null) return null
   const on = palette.sites.filter(({ version }) => version === newerPalette).map(({ name }) => name)

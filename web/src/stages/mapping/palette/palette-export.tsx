@@ -3,7 +3,7 @@ import { PALETTE_FILES, type PaletteFile, writeSheet } from '@undo-ink/core'
 import { ActButton } from '../../../components/act-button.tsx'
 import { PopupButton } from '../../../components/popup-button.tsx'
 import { saveFile } from '../../../components/save-file.ts'
-import { useWork } from '../../../work/work.tsx'
+import { useCopy, usePlan } from '../../../work/work.tsx'
 
 const FORMATS: readonly (readonly [PaletteFile, string])[] = [
   ['tokens', 'Design tokens'],
@@ -15,7 +15,8 @@ const FORMATS: readonly (readonly [PaletteFile, string])[] = [
 
 /** The palette as a file. */
 export function PaletteExport() {
-  const { roles, site } = useWork()
+  const { site } = useCopy()
+  const { roles } = usePlan()
   return (
     <PopupButton label="Export" width="220px">
       {() => (

@@ -16,7 +16,7 @@ import {
 import { useMemo, useState } from 'react'
 import { Segments } from '../../../components/segments.tsx'
 import { Sheet } from '../../../components/sheet.tsx'
-import { useWork } from '../../../work/work.tsx'
+import { usePlan } from '../../../work/work.tsx'
 import { ReadabilityStrips } from './readability-strips.tsx'
 import { RoleInPlace } from './role-in-place.tsx'
 import { Specimen } from './specimen.tsx'
@@ -27,7 +27,7 @@ const SHOWN_SEGMENTS = SHOWN.map((value) => ({ value, text: value }))
 
 /** How the palette is read: as strips or as a specimen, by whoever looks. */
 export function ReadabilityPanel({ onEdit }: { onEdit(role: Role): void }) {
-  const { roles, newerPalette } = useWork()
+  const { roles, newerPalette } = usePlan()
   const [chosen, setScheme] = useState<Scheme>('light')
   const hasSchemes = roles.some(({ dark, print }) => (dark ?? print) !== undefined)
   const scheme = hasSchemes ? chosen : 'light'

@@ -6,7 +6,7 @@ import { Choice } from '../../../components/choice.tsx'
 import { count } from '../../../components/words.ts'
 import { DecisionsWarnings } from '../../../judging/decisions-warnings.tsx'
 import { RolesWarnings } from '../../../judging/roles-warnings.tsx'
-import { useWork } from '../../../work/work.tsx'
+import { usePlan } from '../../../work/work.tsx'
 import { decisionsFor } from './removing.ts'
 
 interface RemoveRoleDialogProps {
@@ -40,7 +40,7 @@ export function RemoveRoleDialog({ role, places, onClose }: RemoveRoleDialogProp
 }
 
 function Question({ role, places, onClose }: RemoveRoleDialogProps & { readonly role: Role }) {
-  const { roles, state, store } = useWork()
+  const { roles, state, store } = usePlan()
   const [to, setTo] = useState('')
   const others = useMemo(() => roles.filter(({ id }) => id !== role.id), [roles, role])
   const decisions = useMemo(

@@ -20,7 +20,7 @@ import { Sheet } from '../../../components/sheet.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { TextField } from '../../../components/text-field.tsx'
 import { PickDialog } from '../../../picking/pick-dialog.tsx'
-import { useWork } from '../../../work/work.tsx'
+import { usePlan } from '../../../work/work.tsx'
 import { MadeFields } from './made-fields.tsx'
 import { PickedColor } from './picked-color.tsx'
 import { RoleExtras } from './role-extras.tsx'
@@ -40,7 +40,7 @@ function colorProblem(text: string): string | null {
 
 /** One role: its name, its color, and what it is for. @param role null: a new one */
 export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }) {
-  const { roles, store } = useWork()
+  const { roles, store } = usePlan()
   const { register, handleSubmit, formState, setError, setValue, watch, reset } = useForm({
     resolver: zodResolver(roleFormSchema),
     defaultValues: valuesOf(role),

@@ -1,7 +1,7 @@
 import { chakra, Flex } from '@chakra-ui/react'
 import { groundsOf, type Role, servesOf } from '@undo-ink/core'
 import { Swatch } from '../../../components/swatch.tsx'
-import { useWork } from '../../../work/work.tsx'
+import { usePlan } from '../../../work/work.tsx'
 
 interface RoleGroundsProps {
   readonly role: Role
@@ -12,7 +12,7 @@ interface RoleGroundsProps {
 
 /** The grounds that a text or a line stands on, by which it is judged. */
 export function RoleGrounds({ role, on, onChoose }: RoleGroundsProps) {
-  const { roles } = useWork()
+  const { roles } = usePlan()
   const grounds = roles.filter((other) => other.id !== role.id && servesOf(other) === 'ground')
   const chosen = on ?? groundsOf({ name: role.name }, roles).map(({ id }) => id)
   return (

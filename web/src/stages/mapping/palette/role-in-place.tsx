@@ -4,7 +4,7 @@ import { useEffect, useRef } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
 import { HashOffer } from '../../../components/hash-offer.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
-import { useWork } from '../../../work/work.tsx'
+import { usePlan } from '../../../work/work.tsx'
 import { madeText } from './made-text.ts'
 import { ValueConsequence } from './value-consequence.tsx'
 
@@ -20,7 +20,7 @@ interface RoleInPlaceProps {
 
 /** The color of one role, changed where it is seen. */
 export function RoleInPlace({ draft, scheme, onType, onEdit, onDone }: RoleInPlaceProps) {
-  const { roles, store } = useWork()
+  const { roles, store } = usePlan()
   const field = useRef<HTMLInputElement>(null)
   const own = roles.find(({ id }) => id === draft.id)
   // biome-ignore lint/correctness/useExhaustiveDependencies: the field is gone to when another role is chosen

@@ -25,7 +25,7 @@ import { Choice } from '../../../components/choice.tsx'
 import { Sheet } from '../../../components/sheet.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { number } from '../../../components/words.ts'
-import { useWork } from '../../../work/work.tsx'
+import { usePlan } from '../../../work/work.tsx'
 import { madeText } from './made-text.ts'
 import { placesPerRole } from './places-per-role.ts'
 import { RemoveRoleDialog } from './remove-role-dialog.tsx'
@@ -41,7 +41,7 @@ interface RoleTableProps {
 
 /** The roles in their order, which is that of their keys in Mapping; moved by drag, or by keys. */
 export function RoleTable({ editing, onEdit }: RoleTableProps) {
-  const { roles, outcomes, store, newerPalette } = useWork()
+  const { roles, outcomes, store, newerPalette } = usePlan()
   const canChange = newerPalette === null
   const perRole = useMemo(() => placesPerRole(outcomes), [outcomes])
   const sensors = useSensors(useSensor(PointerSensor, BY_POINTER), useSensor(KeyboardSensor, BY_KEYS))
@@ -138,7 +138,7 @@ interface RoleRowProps {
 }
 
 function RoleRow({ role, places, canChange, isEdited, onEdit, onRemove }: RoleRowProps) {
-  const { roles } = useWork()
+  const { roles } = usePlan()
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
     id: role.id,
     disabled: !canChange,
@@ -247,7 +247,7 @@ function OutOfGamut({ role }: { role: Role }) {
 
 /** Asked once of a role whose name is the client's own: what it is for is kept in its words. */
 function JobQuestion({ role }: { role: Role }) {
-  const { roles, store } = useWork()
+  const { roles, store } = usePlan()
   const answer = (job: string) => {
     const description = [role.description, job].filter(Boolean).join('; ')
     store.changePalette(roles.map((other) => (other.id === role.id ? { ...other, description } : other)))

@@ -2,12 +2,12 @@ import { Flex } from '@chakra-ui/react'
 import type { Role } from '@undo-ink/core'
 import { ActButton } from '../../../components/act-button.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
-import { useWork } from '../../../work/work.tsx'
+import { usePlan } from '../../../work/work.tsx'
 import { stateRoles } from './proposals.ts'
 
 /** The act that adds roles for the states of one. */
 export function StateProposal({ role, onDone }: { role: Role; onDone(): void }) {
-  const { roles, store } = useWork()
+  const { roles, store } = usePlan()
   const proposed = stateRoles(role, roles, () => crypto.randomUUID())
   if (proposed.length === 0) return null
   return (

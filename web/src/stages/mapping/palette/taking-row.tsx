@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
 import { Swatch } from '../../../components/swatch.tsx'
-import { useWork } from '../../../work/work.tsx'
+import { usePlan } from '../../../work/work.tsx'
 import type { Taking } from './taking.ts'
 
 interface TakingRowProps {
@@ -13,7 +13,7 @@ interface TakingRowProps {
 
 /** One color that was sent, and what would be made of it. */
 export function TakingRow({ taking, remark, problem, onChange }: TakingRowProps) {
-  const { roles } = useWork()
+  const { roles } = usePlan()
   const { taken, name, color, replaces, extras, called, alike } = taking
   const others = (['dark', 'print'] as const).flatMap((scheme) =>
     extras[scheme] ? [[scheme, extras[scheme]] as const] : [],

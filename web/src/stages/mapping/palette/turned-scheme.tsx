@@ -18,7 +18,7 @@ import { count } from '../../../components/words.ts'
 import { consequenceOf } from '../../../judging/consequence.ts'
 import { useDeciding } from '../../../judging/use-deciding.ts'
 import { Warnings } from '../../../judging/warnings.tsx'
-import { useWork } from '../../../work/work.tsx'
+import { useClusters, useCopy, usePlan, type Work } from '../../../work/work.tsx'
 import { decisionOf, replacing } from '../deciding.ts'
 import { useSeenColors } from '../use-suggestions.ts'
 
@@ -33,7 +33,8 @@ interface TurnedSchemeProps {
 
 /** "The same site, but green": the site's own colours turned to another, those that are held left alone; decided as one act, or offered as roles. */
 export function TurnedScheme({ onOffer, onDone }: TurnedSchemeProps) {
-  const { rows, state, store } = useWork()
+  const { state, store } = usePlan()
+  const { rows } = useClusters()
   const seen = useSeenColors()
   const [typed, setTyped] = useState('')
   const [held, setHeld] = useState<ReadonlySet<string>>(new Set())
@@ -117,7 +118,7 @@ export function TurnedScheme({ onOffer, onDone }: TurnedSchemeProps) {
 
 /** What deciding it so would do. */
 function Turned({ decisions }: { decisions: readonly Decision[] }) {
-  const { places } = useWork()
+  const { places } = useCopy()
   const plan = useDeciding()
   const consequence = useMemo(() => consequenceOf(decisions, places, plan), [decisions, places, plan])
   return (
@@ -134,7 +135,7 @@ function Turned({ decisions }: { decisions: readonly Decision[] }) {
 
 /** The lead takes the color, every other color with a hue that is not held keeps its place to it. */
 function decisionsOf(
-  rows: ReturnType<typeof useWork>['rows'],
+  rows: Work['rows'],
   lead: string,
   color: string,
   held: ReadonlySet<string>,

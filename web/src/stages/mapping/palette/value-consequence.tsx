@@ -5,7 +5,7 @@ import { count } from '../../../components/words.ts'
 import { consequenceOfRoles } from '../../../judging/consequence.ts'
 import { useDeciding } from '../../../judging/use-deciding.ts'
 import { Warnings } from '../../../judging/warnings.tsx'
-import { useWork } from '../../../work/work.tsx'
+import { useCopy } from '../../../work/work.tsx'
 
 interface ValueConsequenceProps {
   readonly role: Role
@@ -16,7 +16,7 @@ interface ValueConsequenceProps {
 
 /** What another value of a role would do on the site, before it is taken. */
 export function ValueConsequence({ role, color, made }: ValueConsequenceProps) {
-  const { places } = useWork()
+  const { places } = useCopy()
   const plan = useDeciding()
   const typed = useDeferredValue(color.trim())
   const consequence = useMemo(() => {

@@ -7,7 +7,7 @@ import { Swatch } from '../../../components/swatch.tsx'
 import { WideDialog } from '../../../components/wide-dialog.tsx'
 import { count, time } from '../../../components/words.ts'
 import { RolesWarnings } from '../../../judging/roles-warnings.tsx'
-import { useWork } from '../../../work/work.tsx'
+import { usePlan } from '../../../work/work.tsx'
 import { placesPerRole } from './places-per-role.ts'
 
 /** The versions of the client's palette, what each would move here, and the act that moves this site to it. */
@@ -20,7 +20,7 @@ export function VersionsDialog({ open, onClose }: { open: boolean; onClose(): vo
 }
 
 function Versions({ onDone }: { onDone(): void }) {
-  const { palette, state, newerPalette, roles, store } = useWork()
+  const { palette, state, newerPalette, roles, store } = usePlan()
   const [chosen, setChosen] = useState(newerPalette ?? state.paletteVersion)
   const after = palette.versions.find(({ version }) => version === chosen)?.roles ?? []
   const isOwn = chosen === state.paletteVersion
@@ -117,7 +117,7 @@ const PART_WORDS: Readonly<Record<RolePart, string>> = {
 
 /** What another version would change here, role by role, with the places that take each. */
 function Moves({ before, after }: { before: readonly Role[]; after: readonly Role[] }) {
-  const { outcomes } = useWork()
+  const { outcomes } = usePlan()
   const perRole = useMemo(() => placesPerRole(outcomes), [outcomes])
   const changes = useMemo(() => paletteChanges(before, after), [before, after])
   return (

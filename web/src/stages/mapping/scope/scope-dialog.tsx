@@ -11,7 +11,7 @@ import { useSeen } from '../../../judging/use-seen.ts'
 import { Warnings } from '../../../judging/warnings.tsx'
 import { decisionText } from '../../../work/decision-words.ts'
 import type { Row } from '../../../work/standing.ts'
-import { useWork } from '../../../work/work.tsx'
+import { useCopy, usePlan } from '../../../work/work.tsx'
 import { absentSelectors } from './absent.ts'
 import { BecomingChoice } from './becoming-choice.tsx'
 import { LimitFields } from './limit-fields.tsx'
@@ -50,7 +50,8 @@ const SIDES: readonly Segment<Side>[] = [
 ]
 
 function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
-  const { places, sitePages, roles, store } = useWork()
+  const { places, sitePages } = useCopy()
+  const { roles, store } = usePlan()
   const plan = useDeciding()
   const { pages } = sitePages
   const own = useMemo(() => places.some(row.indices), [places, row])
