@@ -12,7 +12,11 @@ test('a point of a page is picked by keys, and the declared colour is sought', a
   const field = dialog.getByRole('application', { name: /^Page index.html/ })
   const frame = dialog.frameLocator('iframe')
   // The middle of the booking button, in pixels of the page's own window.
-  const { x, y } = await frame.getByRole('link', { name: 'Book a crossing' }).evaluate((link) => {
+  const { x, y } = await frame.getByRole('link', { name: 'Book a crossing' }).evaluate(async (link) => {
+    // Where it is, the sheets decide.
+    const { ownerDocument: page } = link
+    if (page.readyState !== 'complete')
+      await new Promise((loaded) => page.defaultView?.addEventListener('load', loaded))
     const { left, top, width, height } = link.getBoundingClientRect()
     return { x: left + width / 2, y: top + height / 2 }
   })

@@ -118,7 +118,7 @@ function Inheriting({ row, onGive }: OtherwiseProps) {
       <Text mt="1" fontSize="12px" color="soft">
         {cannot === 0
           ? `In ${count(can, 'place')}.`
-          : `In ${number(can)} of ${count(can + cannot, 'place')}: elsewhere it is no text, fill or stroke by itself, and stays open.`}
+          : `In ${number(can)} of ${count(can + cannot, 'place')}: elsewhere nothing comes from a parent, and it stays open.`}
       </Text>
     </div>
   )
