@@ -43,6 +43,17 @@ const SITES = [
   'understrap',
 ] as const
 
+/** The published programs and components in TypeScript, TSX, Vue, Svelte and Astro. */
+const COMPONENTS = [
+  '@xterm/xterm',
+  'accessible-astro-components',
+  'react-native-paper',
+  'svelte-awesome-color-picker',
+  'svelte-range-slider-pips',
+  'vue-color',
+  'zrender',
+] as const
+
 export type CorpusSyntax = 'css' | 'scss' | 'less'
 
 export interface CorpusFile {
@@ -80,7 +91,16 @@ export interface SiteFile {
 
 /** Every file of the sites whose path ends so, in a fixed order. */
 export function siteFiles(ending: RegExp): SiteFile[] {
-  return SITES.flatMap((name) => {
+  return filesOf(SITES, ending)
+}
+
+/** Every source of the components, declarations of types aside. */
+export function componentFiles(): SiteFile[] {
+  return filesOf(COMPONENTS, /(?<!\.d)\.(?:tsx?|vue|svelte|astro)$/)
+}
+
+function filesOf(packages: readonly string[], ending: RegExp): SiteFile[] {
+  return packages.flatMap((name) => {
     const root = folderOf(name)
     return readdirSync(root, { recursive: true, encoding: 'utf8' })
       .toSorted()

@@ -3,16 +3,21 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { classify, READING_VERSION, readSource } from '@undo-ink/core'
 import { expect, it } from 'vitest'
-import { corpusFiles, textOf } from '../src/files.ts'
+import { componentFiles, corpusFiles, siteFiles, textOf } from '../src/files.ts'
 
 const GOLDEN = join(import.meta.dirname, 'reading-version.json')
 const SITE = join(import.meta.dirname, '../../demo/site')
 
-/** Every tenth file of the corpus, and the demo: the same on every machine. */
+/** Of the sheets, pages, templates, scripts and components of the corpus every tenth, and the demo: the same on every machine. */
 function readingsDigest(): string {
   const hash = createHash('sha256')
   for (const file of corpusFiles().filter((_, i) => i % 10 === 0)) {
     const reading = readSource({ path: `a.${file.syntax}`, text: textOf(file), encoding: 'utf-8' })
+    hash.update(`${file.name}\n${JSON.stringify(reading)}\n`)
+  }
+  const others = [...siteFiles(/\.(?:html|php|ejs|hbs|liquid|svg|js|json|ya?ml)$/), ...componentFiles()]
+  for (const file of others.filter((_, i) => i % 10 === 0)) {
+    const reading = readSource({ path: file.name, text: textOf(file), encoding: 'utf-8' })
     hash.update(`${file.name}\n${JSON.stringify(reading)}\n`)
   }
   const paths = readdirSync(SITE, { recursive: true, encoding: 'utf8' }).toSorted()

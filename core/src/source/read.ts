@@ -81,7 +81,7 @@ export const READERS: Readonly<Record<Syntax, Reader | null>> = {
 }
 
 /** Raised whenever the readers find more or something else: what was read by another version is read anew. */
-export const READING_VERSION = 12
+export const READING_VERSION = 13
 
 /** Everything that one file holds. Time in proportion to its length. */
 export function readSource(source: SourceText): Reading {

@@ -141,3 +141,11 @@ cases('templates are read by what they hold', [
   ['a.blade.php', '@php $color = "#fff"; @endphp <p style="color: {{ $c ?? \'#abc\' }}">{a: 1}</p>', '#fff #abc'],
   ['a.cshtml', '@functions { string color = "#fff"; } <p style="color: @c; background: red">x</p>', '#fff red'],
 ])
+
+cases('a comment of the markup of a component is one for its code, too', [
+  ['a.svelte', "<!-- {'#fff'} { --><i style:color={'#111'}>{c ? '#222' : ''}</i>", '#111 #222'],
+  ['a.astro', "---\nconst color = '#111'\n---\n<!-- {a ? '#fff' : ''} --><i style={`color: #222`}/>", '#111 #222'],
+  ['a.vue', "<!-- {{ c ? '#fff' : x }} --><i :style=\"{ color: '#111' }\">{{ '#222' }}</i>", '#111 #222?'],
+  ['a.liquid', "<!-- {{ '#fff' | default: c }} -->", '#fff?'],
+  ['a.vue', "<!-- {{ '#fff'", ''],
+])

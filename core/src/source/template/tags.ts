@@ -20,7 +20,9 @@ const OPENING = /\{\{\{|\{\{!--|\{\{--|\{\{|\{%|\{#|\{!!|<\?|<%--|<%/g
 const OPENING_BLADE = new RegExp(`${OPENING.source}|@php\\b(?!\\s*\\()`, 'g')
 const OPENING_JSP = /<%--|<%|[$#]\{/g
 const OPENING_RAZOR = /@\*|@(?:functions|code)?\s*\{|@\(/g
-const OPENING_BRACES = /\{|<(style|script)\b/gi
+/** In components a comment of the markup is one for the code, too. */
+const OPENING_VUE = /<!--|\{\{\{|\{\{/g
+const OPENING_BRACES = /<!--|\{|<(style|script)\b/gi
 
 /**
  * The template tags of a file, in their order, none within another. The language is known by the ending of its path; all that no other use of
@@ -38,6 +40,7 @@ export function findTags(text: string, path: string): Tag[] {
     tags.push({ start: 0, end: from, code, kind: ending === 'astro' ? 'script' : 'yaml', syntax: SCRIPT })
   }
   if (ending === 'svelte' || ending === 'astro') findBraces(text, from, tags)
+  else if (ending === 'vue') findSigns(text, from, OPENING_VUE, EXPRESSION, tags)
   else if (ending === 'jsp' || ending === 'jspx') findSigns(text, from, OPENING_JSP, SCRIPT, tags)
   else if (ending === 'cshtml') findSigns(text, from, OPENING_RAZOR, SCRIPT, tags)
   else if (/\.blade\.php$/i.test(path)) findSigns(text, from, OPENING_BLADE, EXPRESSION, tags)
@@ -70,6 +73,12 @@ function findSigns(text: string, from: number, opening: RegExp, percent: CodeSyn
       if (end >= 0) push(at, kind, open, end, close.length, syntax)
     }
     const after = text[at + sign.length] ?? ''
+    if (sign === '<!--') {
+      const end = find('-->', at)
+      if (end < 0) return
+      opening.lastIndex = end
+      continue
+    }
     if (sign === '<?') {
       const open = /^<\?(?:php|=)?/i.exec(text.slice(at, at + 5))?.[0].length ?? 2
       const isXml = /^xml/i.test(text.slice(at + 2, at + 5))
@@ -109,14 +118,14 @@ function findSigns(text: string, from: number, opening: RegExp, percent: CodeSyn
 
 const ENDCOMMENT = /\{%-?\s*endcomment\s*-?%\}/g
 
-/** Braces hold code everywhere but in style elements and scripts. */
+/** Braces hold code everywhere but in style elements, scripts and comments. */
 function findBraces(text: string, from: number, tags: Tag[]): void {
   let unclosed = 0
   OPENING_BRACES.lastIndex = from
   for (let match = OPENING_BRACES.exec(text); match; match = OPENING_BRACES.exec(text)) {
     const at = match.index
-    if (match[1] !== undefined) {
-      const close = text.indexOf(`</${match[1]}`, at)
+    if (match[0] !== '{') {
+      const close = text.indexOf(match[1] === undefined ? '-->' : `</${match[1]}`, at)
       if (close < 0) return
       OPENING_BRACES.lastIndex = close
       continue
