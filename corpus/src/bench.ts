@@ -5,8 +5,9 @@ import { type Reading, readSource } from '@undo-ink/core'
 import { parse as parsePage } from 'parse5'
 import postcss from 'postcss'
 import { type CorpusFile, corpusFiles, siteFiles, textOf } from './files.ts'
+import { GROWING } from './growth.ts'
 
-/** Measures the audit against PostCSS's parser on the same texts, and against itself on twice as much. Exits with 1 when a limit is passed. */
+/** Measures the audit against PostCSS's parser on the same texts, and against itself on twice and four times as much. Exits with 1 when a limit is passed. */
 
 const ROUNDS = 5
 const MB = 1_000_000
@@ -191,6 +192,9 @@ function report(): void {
         (length(many) / length(many.slice(0, 1000))),
       1.3,
     ],
+    ...GROWING.map(
+      ({ name, prepare }) => [`${name}: four times as much / once, time`, ratio(prepare(4), prepare(1)), 6] as const,
+    ),
     // A process that has grown counts as the peak of those it starts: what takes much memory here comes last.
     ['corpus: peak memory of the audit / input', memory('corpus audit') / size, 15],
     ['one line of 5 MB: peak memory of the audit / of PostCSS', memory('line audit') / memory('line postcss'), 1.3],

@@ -42,6 +42,8 @@ function isMinified(text: string, { body }: WrittenRule): boolean {
 
 /** The blanks at the beginning of the line of an offset. */
 function indentAt(text: string, offset: number): string {
-  const line = Math.max(text.lastIndexOf('\n', offset - 1), text.lastIndexOf('\r', offset - 1)) + 1
+  const from = text.lastIndexOf('\n', offset - 1) + 1
+  // Only on this line: most texts have no other sign for an end, and would be searched from their beginning for each rule.
+  const line = from + text.slice(from, offset).lastIndexOf('\r') + 1
   return /^[ \t]*/.exec(text.slice(line, offset))?.[0] ?? ''
 }

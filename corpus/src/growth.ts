@@ -1,0 +1,64 @@
+import { type Decision, readSource, resolver, rewriteFile } from '@undo-ink/core'
+
+/** Texts of a size whose time must grow with it, whatever stands in them: those in which one thing looks for another. */
+const TEXTS: readonly (readonly [kind: string, path: string, size: number, text: (size: number) => string])[] = [
+  ['selectors of one list', 'a.css', 20_000, (n) => `${times(n, (i) => `.a${i}:hover b`).join(',')}{color:#123456}`],
+  ['rules', 'a.css', 10_000, (n) => times(n, (i) => `.a${i} b{color:#123456;background:var(--c${i})}`).join('\n')],
+  ['variables', 'a.css', 20_000, (n) => `:root{${times(n, (i) => `--c${i}:var(--c${i + 1},#fff)`).join(';')}}`],
+  ['comments that do not end', 'a.css', 1_000_000, (n) => '/*'.repeat(n)],
+  ['brackets that do not end', 'a.css', 100_000, (n) => `a{color:${'rgb('.repeat(n)}`],
+  ['braces that do not end', 'a.scss', 5_000, (n) => '.a{color:#123456;'.repeat(n)],
+  ['strings that do not end', 'a.css', 100_000, (n) => `a{b:"\n`.repeat(n)],
+  ['words of a list', 'a.scss', 20_000, (n) => `$l: ${times(n, (i) => `(red, $a${i})`).join(', ')};`],
+  ['elements', 'a.html', 5_000, (n) => '<div style="color:#123456"><p class="a">'.repeat(n)],
+  ['comments of markup that do not end', 'a.html', 1_000_000, (n) => '<!-- '.repeat(n)],
+  ['tags of a template', 'a.liquid', 5_000, (n) => `{% if a %}<p style="color:{{ b | default: '#fff' }}">`.repeat(n)],
+  ['tags of a template that do not end', 'a.php', 50_000, (n) => '{{ <?php {% <% '.repeat(n)],
+  ['braces of a component that do not end', 'a.svelte', 50_000, (n) => '<p title={ <!--'.repeat(n)],
+  ['styles of a script', 'a.ts', 5_000, (n) => times(n, (i) => `x${i}.style.color = '#123456' as const`).join('\n')],
+]
+
+function times<T>(count: number, of: (index: number) => T): T[] {
+  return Array.from({ length: count }, (_, i) => of(i))
+}
+
+/** What is done at some size, prepared so that doing it is all that takes time. */
+export interface Growing {
+  readonly name: string
+  readonly prepare: (factor: number) => () => void
+}
+
+/** Reading each of the texts; and writing a plan in which every place has a decision of its own, parts and wider decisions among them. */
+export const GROWING: readonly Growing[] = [
+  ...TEXTS.map(([kind, path, size, text]) => ({
+    name: `reading ${kind}`,
+    prepare(factor: number) {
+      const source = { path, text: text(size * factor), encoding: 'utf-8' } as const
+      return () => void readSource(source)
+    },
+  })),
+  {
+    name: 'writing a decision for each place',
+    prepare(factor) {
+      const text = times(2000 * factor, (i) => `.a${i}, .b${i}:hover{color:${hex(i)};border:1px solid ${hex(i)}}`).join(
+        '\n',
+      )
+      const source = { path: 'a.css', text, encoding: 'utf-8' } as const
+      const { occurrences } = readSource(source)
+      const decisions = times(2000 * factor, (i): Decision => {
+        const scope = i % 3 === 0 ? { selector: `.a${i}` } : {}
+        return { id: String(i), target: { colors: [hex(i)], scope }, to: { kind: 'role', role: 'r' } }
+      })
+      const plan = {
+        resolver: resolver(decisions, [{ id: 'r', name: 'r', color: '#abcdef' }]),
+        corrections: [],
+        insertions: [],
+      }
+      return () => void rewriteFile(source, occurrences, plan)
+    },
+  },
+]
+
+function hex(index: number): string {
+  return `#${(index + 0x100000).toString(16)}`
+}
