@@ -1,6 +1,6 @@
 import { statesOf } from '../selector/state.ts'
 import { syntaxOf } from '../source/syntax.ts'
-import type { Ledger } from './ledger.ts'
+import type { Column, Ledger } from './ledger.ts'
 
 /** By what the places of a ledger can be told apart. */
 export const FACETS = [
@@ -52,11 +52,11 @@ export function indexFacet(
   switch (facet) {
     case 'standing':
       return { codes: standings, members: STANDINGS.map((_, i) => [i]), values: STANDINGS }
-    case 'state':
-      return named(columns.signals.codes, columns.signals.values, (signals) => {
-        const states = statesOf(signals)
-        return states.length > 0 ? states : [REST]
-      })
+    case 'state': {
+      // What selectors ask for differs from place to place; the states that it stands for are few.
+      const { codes, values } = grouped(columns.signals, (signals) => statesOf(signals).join(' '))
+      return named(codes, values, (states) => (states === '' ? [REST] : states.split(' ')))
+    }
     case 'file':
       return named(columns.path.codes, columns.path.values, (path) => [path])
     case 'syntax':
@@ -70,6 +70,18 @@ export function indexFacet(
     default:
       return named(columns[facet].codes, columns[facet].values as readonly string[], (value) => [value])
   }
+}
+
+/** A column of groups of its values. */
+function grouped<T>({ codes, values }: Column<T>, groupOf: (value: T) => string): Column<string> {
+  const ids = new Map<string, number>()
+  const groups = Uint32Array.from(values, (value) => {
+    const group = groupOf(value)
+    const id = ids.get(group) ?? ids.size
+    ids.set(group, id)
+    return id
+  })
+  return { codes: codes.map((code) => groups[code] as number), values: [...ids.keys()] }
 }
 
 function named<T>(codes: Uint32Array, given: readonly T[], namesOf: (value: T) => readonly string[]): FacetIndex {

@@ -39,6 +39,13 @@ export const FIELDS = [
 ] as const satisfies readonly (keyof LedgerPlace)[]
 export type Field = (typeof FIELDS)[number]
 
+/** Those of them that are lists of texts, most of which many lists share. */
+export const LISTS = ['subjects', 'signals', 'atRules', 'functions'] as const satisfies readonly Field[]
+
+export function isList(field: string): field is (typeof LISTS)[number] {
+  return (LISTS as readonly string[]).includes(field)
+}
+
 /** The law that a place is made of its index, its positions and its fields, and of nothing else. */
 type Kept = Field | 'index' | 'range' | 'line' | 'column'
 true satisfies [Exclude<keyof LedgerPlace, Kept>] extends [never] ? true : false

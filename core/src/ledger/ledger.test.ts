@@ -57,6 +57,16 @@ describe('a ledger', () => {
     const beyond = bytes.slice()
     beyond.fill(0xff, beyond.length - 4)
     expect(unpackLedger(beyond)).toBeNull()
+    const text = new TextDecoder('latin1').decode(bytes)
+    for (const [held, said] of [
+      ['"name":"functions","values":[[],', '"name":"functions","values":[99,'],
+      ['"name":"atRules","values":[[],[', '"name":"atRules","values":[[],[9'],
+      ['"texts":["a"', '"texts":[555'],
+    ] as const) {
+      expect(text).toContain(held)
+      const changed = Uint8Array.from(text.replace(held, said), (char) => char.charCodeAt(0))
+      expect(unpackLedger(changed)).toBeNull()
+    }
     fc.assert(
       fc.property(fc.uint8Array({ maxLength: 200 }), (noise) => {
         expect(unpackLedger(noise)).toBeNull()

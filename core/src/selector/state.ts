@@ -48,19 +48,29 @@ const MARKED: readonly (readonly [RegExp, State])[] = [
   [/^\[disabled(?:[~|^$*]?=|\])/, 'disabled'],
 ]
 
+/** What was looked up lately: signals are few, and asked for with each place. */
+const known = new Map<Signal, State | null>()
+const MOST_KNOWN = 20_000
+
 /** The state that a signal stands for; null: none. */
 export function stateOf(signal: Signal): State | null {
-  return PSEUDO.get(signal) ?? MARKED.find(([pattern]) => pattern.test(signal))?.[1] ?? null
+  let state = known.get(signal)
+  if (state === undefined) {
+    state = PSEUDO.get(signal) ?? MARKED.find(([pattern]) => pattern.test(signal))?.[1] ?? null
+    if (known.size >= MOST_KNOWN) known.clear()
+    known.set(signal, state)
+  }
+  return state
 }
 
-const known = new WeakMap<readonly Signal[], readonly State[]>()
+const REST: readonly State[] = []
 
-/** The states that some signals stand for together, sorted, without repetition; empty at rest. What was asked of a list is remembered with it. */
+/** The states that some signals stand for together, sorted, without repetition; empty at rest. */
 export function statesOf(signals: readonly Signal[]): readonly State[] {
-  let states = known.get(signals)
-  if (!states) {
-    states = [...new Set(signals.flatMap((signal) => stateOf(signal) ?? []))].toSorted()
-    known.set(signals, states)
+  let states = REST
+  for (const signal of signals) {
+    const state = stateOf(signal)
+    if (state !== null && !states.includes(state)) states = [...states, state]
   }
-  return states
+  return states.length > 1 ? states.toSorted() : states
 }
