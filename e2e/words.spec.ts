@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { ledgerOf, readSource, runsOf, valueAt, type Words, wordsOf } from '@undo-ink/core'
+import { ledgerOf, listAt, readSource, runsOf, type Words, wordsOf } from '@undo-ink/core'
 import { expect, test } from './fixtures.ts'
 import { ROOT } from './server.ts'
 
@@ -21,7 +21,7 @@ function words(
   const files = [path, ...Object.keys(sheets)]
   return {
     words: wordsOf([{ path, text: textOf(path), files }], ledger, () => []),
-    subjectsOf: (run) => valueAt(ledger, 'subjects', runs[run] as number),
+    subjectsOf: (run) => listAt(ledger, 'subjects', runs[run] as number),
   }
 }
 

@@ -1,20 +1,18 @@
-import { FIELDS, isList, type Ledger, unpackLedger, type Words } from '@undo-ink/core'
+import { FIELDS, type Ledger, unpackLedger, type Words } from '@undo-ink/core'
 import { z } from 'zod'
 import { occurrenceSchema } from './audit.ts'
 import type { Same } from './mirror.ts'
 
-const { range, line, column, ...fields } = occurrenceSchema.shape
+const { range, line, column, subjects, signals, atRules, functions, ...fields } = occurrenceSchema.shape
 
-/** What the values of each field of a packed ledger are. */
+/** What the values of each field of a packed ledger are; that its lists are of texts is checked as it is unpacked. */
 const valueSchemas = { path: z.string(), ...fields }
 
 /** The ledger in an answer of the API, each of its distinct values checked once. Throws where it is none. */
 export function readLedger(bytes: Uint8Array): Ledger {
   const ledger = unpackLedger(bytes)
   if (!ledger) throw new Error('The answer holds no ledger')
-  // That lists are lists of texts is checked as they are made.
-  for (const field of FIELDS.filter((each) => !isList(each)))
-    z.array(valueSchemas[field]).parse(ledger.columns[field].values)
+  for (const field of FIELDS) z.array(valueSchemas[field]).parse(ledger.columns[field].values)
   return ledger
 }
 

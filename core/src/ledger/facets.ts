@@ -1,6 +1,6 @@
 import { statesOf } from '../selector/state.ts'
 import { syntaxOf } from '../source/syntax.ts'
-import type { Column, Ledger } from './ledger.ts'
+import { type Column, type Ledger, listsIn } from './ledger.ts'
 
 /** By what the places of a ledger can be told apart. */
 export const FACETS = [
@@ -54,8 +54,12 @@ export function indexFacet(
       return { codes: standings, members: STANDINGS.map((_, i) => [i]), values: STANDINGS }
     case 'state': {
       // What selectors ask for differs from place to place; the states that it stands for are few.
-      const { codes, values } = grouped(columns.signals, (signals) => statesOf(signals).join(' '))
-      return named(codes, values, (states) => (states === '' ? [REST] : states.split(' ')))
+      const { codes, values } = grouped(listsIn(ledger, 'signals'), (signals) => statesOf(signals).join(' '))
+      return named(
+        ledger.lists.signals.codes.map((code) => codes[code] as number),
+        values,
+        (states) => (states === '' ? [REST] : states.split(' ')),
+      )
     }
     case 'file':
       return named(columns.path.codes, columns.path.values, (path) => [path])
@@ -72,16 +76,16 @@ export function indexFacet(
   }
 }
 
-/** A column of groups of its values. */
-function grouped<T>({ codes, values }: Column<T>, groupOf: (value: T) => string): Column<string> {
+/** The groups of some values. */
+function grouped<T>(given: readonly T[], groupOf: (value: T) => string): Column<string> {
   const ids = new Map<string, number>()
-  const groups = Uint32Array.from(values, (value) => {
+  const codes = Uint32Array.from(given, (value) => {
     const group = groupOf(value)
     const id = ids.get(group) ?? ids.size
     ids.set(group, id)
     return id
   })
-  return { codes: codes.map((code) => groups[code] as number), values: [...ids.keys()] }
+  return { codes, values: [...ids.keys()] }
 }
 
 function named<T>(codes: Uint32Array, given: readonly T[], namesOf: (value: T) => readonly string[]): FacetIndex {

@@ -21,17 +21,13 @@ export const FIELDS = [
   'use',
   'property',
   'selector',
-  'subjects',
-  'signals',
   'specificity',
-  'atRules',
   'heading',
   'important',
   'variable',
   'opacity',
   'literalOnly',
   'evidence',
-  'functions',
   'computedWith',
   'confidence',
   'isWhole',
@@ -39,13 +35,10 @@ export const FIELDS = [
 ] as const satisfies readonly (keyof LedgerPlace)[]
 export type Field = (typeof FIELDS)[number]
 
-/** Those of them that are lists of texts, most of which many lists share. */
-export const LISTS = ['subjects', 'signals', 'atRules', 'functions'] as const satisfies readonly Field[]
+/** The same of lists of texts: there may be as many lists as places, and few texts in all of them. */
+export const LISTS = ['subjects', 'signals', 'atRules', 'functions'] as const satisfies readonly (keyof LedgerPlace)[]
+export type ListField = (typeof LISTS)[number]
 
-export function isList(field: string): field is (typeof LISTS)[number] {
-  return (LISTS as readonly string[]).includes(field)
-}
-
-/** The law that a place is made of its index, its positions and its fields, and of nothing else. */
-type Kept = Field | 'index' | 'range' | 'line' | 'column'
+/** The law that a place is made of its index, its positions, its fields and its lists, and of nothing else. */
+type Kept = Field | ListField | 'index' | 'range' | 'line' | 'column'
 true satisfies [Exclude<keyof LedgerPlace, Kept>] extends [never] ? true : false

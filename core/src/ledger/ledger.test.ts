@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { readSource } from '../source/read.ts'
-import { FIELDS } from './fields.ts'
-import { type FilePlaces, ledgerOf, placeAt, valueAt } from './ledger.ts'
+import { FIELDS, LISTS } from './fields.ts'
+import { type FilePlaces, ledgerOf, listsIn, placeAt, valueAt } from './ledger.ts'
 import { packLedger, unpackLedger } from './pack.ts'
 
 const read = (path: string, text: string): FilePlaces => ({ path, ...readSource({ path, text, encoding: 'utf-8' }) })
@@ -38,6 +38,11 @@ describe('a ledger', () => {
       const texts = ledger.columns[field].values.map((value) => JSON.stringify(value))
       expect(new Set(texts).size, field).toBe(texts.length)
     }
+    for (const field of LISTS) {
+      const texts = listsIn(ledger, field).map((list) => JSON.stringify(list))
+      expect(new Set(texts).size, field).toBe(texts.length)
+    }
+    expect(new Set(ledger.texts).size).toBe(ledger.texts.length)
     expect(ledger.columns.path.values).toEqual(['a.css', 'b.scss', 'c.svg', 'd.css'])
     expect(valueAt(ledger, 'important', 0)).toBe(true)
   })
@@ -54,19 +59,29 @@ describe('a ledger', () => {
   it('is not taken out of bytes that hold none', () => {
     const bytes = packLedger(ledger)
     expect(unpackLedger(bytes.subarray(0, bytes.length - 4))).toBeNull()
-    const beyond = bytes.slice()
-    beyond.fill(0xff, beyond.length - 4)
-    expect(unpackLedger(beyond)).toBeNull()
     const text = new TextDecoder('latin1').decode(bytes)
-    for (const [held, said] of [
-      ['"name":"functions","values":[[],', '"name":"functions","values":[99,'],
-      ['"name":"atRules","values":[[],[', '"name":"atRules","values":[[],[9'],
-      ['"texts":["a"', '"texts":[555'],
-    ] as const) {
+    const changed = (held: string, said: string) => {
       expect(text).toContain(held)
-      const changed = Uint8Array.from(text.replace(held, said), (char) => char.charCodeAt(0))
-      expect(unpackLedger(changed)).toBeNull()
+      return Uint8Array.from(text.replace(held, said), (char) => char.charCodeAt(0))
     }
+    expect(unpackLedger(changed('"form":3', '"form":4'))).toBeNull()
+    expect(unpackLedger(changed('"texts":["b"', '"texts":[555'))).toBeNull()
+    expect(unpackLedger(changed('"length":7,', '"length":-7,'))).toBeNull()
+    // Codes, ends and items that lead nowhere, in the last list.
+    const { codes, ends, items } = ledger.lists.functions
+    const last = items.length
+    for (const fromEnd of [1, last + 1, last + ends.length + 1, last + ends.length + codes.length]) {
+      const beyond = bytes.slice()
+      const at = beyond.length - 4 * fromEnd
+      beyond.fill(0xff, at, at + 4)
+      expect(unpackLedger(beyond), `${fromEnd} from the end`).toBeNull()
+    }
+    const falling = bytes.slice()
+    const firstEnd = falling.length - 4 * (last + ends.length)
+    expect(ends.length).toBeGreaterThan(1)
+    new DataView(falling.buffer).setUint32(firstEnd, last, true)
+    new DataView(falling.buffer).setUint32(firstEnd + 4, 0, true)
+    expect(unpackLedger(falling)).toBeNull()
     fc.assert(
       fc.property(fc.uint8Array({ maxLength: 200 }), (noise) => {
         expect(unpackLedger(noise)).toBeNull()

@@ -1,49 +1,52 @@
-import { FIELDS, type Field, isList, POSITIONS } from './fields.ts'
-import type { Column, Ledger } from './ledger.ts'
+import { FIELDS, type Field, LISTS, type ListField, POSITIONS } from './fields.ts'
+import type { Column, Ledger, ListColumn } from './ledger.ts'
 
-/** Raised whenever the form changes. */
-const FORM = 2
+/** Raised whenever the form changes, and READING_VERSION with it. */
+const FORM = 3
 
 /**
  * What stands before the columns of a packed ledger. The form: the length of this text in bytes as 32 bits, little end first; this text as
- * JSON in UTF-8, filled up with spaces to a multiple of four; then the positions and the codes of the fields, in its order, 32 bits each.
+ * JSON in UTF-8, filled up with spaces to a multiple of four; then, in its order and 32 bits each, the positions, the codes of the fields,
+ * and of each field of lists its codes, its ends and its items.
  */
 export interface LedgerHeader {
   readonly form: number
   readonly length: number
   readonly positions: readonly string[]
-  /** What the lists of texts consist of: they are many, and their texts few. */
-  readonly texts: readonly string[]
-  /** Of a list, the indices of its texts. */
   readonly fields: readonly { readonly name: string; readonly values: readonly unknown[] }[]
+  /** How many distinct lists each field has, and how many items they have together. */
+  readonly lists: readonly { readonly name: string; readonly lists: number; readonly items: number }[]
+  /** What the lists consist of, behind the values of `selector`. */
+  readonly texts: readonly unknown[]
 }
 
 /** A ledger as bytes, to be stored and sent. */
-export function packLedger({ length, positions, columns }: Ledger): Uint8Array<ArrayBuffer> {
-  const texts = new Map<string, number>()
-  const indexOf = (text: string) => {
-    const known = texts.get(text) ?? texts.size
-    texts.set(text, known)
-    return known
+export function packLedger({ length, positions, columns, lists, texts }: Ledger): Uint8Array<ArrayBuffer> {
+  const header: LedgerHeader = {
+    form: FORM,
+    length,
+    positions: POSITIONS,
+    fields: FIELDS.map((name) => ({ name, values: columns[name].values })),
+    lists: LISTS.map((name) => ({ name, lists: lists[name].ends.length, items: lists[name].items.length })),
+    texts: texts.slice(columns.selector.values.length),
   }
-  const fields = FIELDS.map((name) => ({
-    name,
-    values: isList(name) ? columns[name].values.map((list) => list.map(indexOf)) : columns[name].values,
-  }))
-  const header: LedgerHeader = { form: FORM, length, positions: POSITIONS, texts: [...texts.keys()], fields }
   const text = new TextEncoder().encode(JSON.stringify(header))
-  const headerBytes = Math.ceil(text.length / 4) * 4
-  const arrays = [...POSITIONS.map((name) => positions[name]), ...FIELDS.map((name) => columns[name].codes)]
-  const bytes = new Uint8Array(4 + headerBytes + arrays.length * length * 4).fill(0x20, 4, 4 + headerBytes)
+  const first = 4 + Math.ceil(text.length / 4) * 4
+  const arrays = [
+    ...POSITIONS.map((name) => positions[name]),
+    ...FIELDS.map((name) => columns[name].codes),
+    ...LISTS.flatMap((name) => [lists[name].codes, lists[name].ends, lists[name].items]),
+  ]
+  const bytes = new Uint8Array(first + 4 * arrays.reduce((sum, array) => sum + array.length, 0)).fill(0x20, 4, first)
   const view = new DataView(bytes.buffer)
-  view.setUint32(0, headerBytes, true)
+  view.setUint32(0, first - 4, true)
   bytes.set(text, 4)
-  arrays.forEach((array, i) => {
-    const at = 4 + headerBytes + i * length * 4
-    array.forEach((value, index) => {
-      view.setUint32(at + index * 4, value, true)
-    })
-  })
+  let at = first
+  for (const array of arrays)
+    for (const value of array) {
+      view.setUint32(at, value, true)
+      at += 4
+    }
   return bytes
 }
 
@@ -57,30 +60,39 @@ export function unpackLedger(bytes: Uint8Array): Ledger | null {
   if (!header) return null
   const { length } = header
   const first = 4 + new DataView(bytes.buffer, bytes.byteOffset).getUint32(0, true)
-  const count = header.positions.length + header.fields.length
-  if (bytes.length !== first + count * length * 4) return null
+  const counts = header.lists.reduce((sum, { lists, items }) => sum + length + lists + items, 0)
+  if (bytes.length !== first + 4 * ((POSITIONS.length + FIELDS.length) * length + counts)) return null
   const aligned = bytes.byteOffset % 4 === 0 ? bytes : bytes.slice()
-  const array = (i: number) => new Uint32Array(aligned.buffer, aligned.byteOffset + first + i * length * 4, length)
-  const columns: Column<unknown>[] = []
-  for (const [i, field] of header.fields.entries()) {
-    const codes = array(POSITIONS.length + i)
-    const values = isList(field.name) ? listsOf(field.values, header.texts) : field.values
-    if (!values || !isWithin(codes, values.length)) return null
-    columns.push({ codes, values })
+  let at = aligned.byteOffset + first
+  const next = (count: number) => {
+    const array = new Uint32Array(aligned.buffer, at, count)
+    at += count * 4
+    return array
   }
-  return {
-    length,
-    positions: Object.fromEntries(POSITIONS.map((name, i) => [name, array(i)])) as Ledger['positions'],
-    columns: Object.fromEntries(FIELDS.map((name, i) => [name, columns[i] as Column<unknown>])) as Ledger['columns'],
+  const positions = Object.fromEntries(POSITIONS.map((name) => [name, next(length)])) as Ledger['positions']
+  const columns = {} as Record<Field, Column<unknown>>
+  for (const [i, name] of FIELDS.entries()) {
+    const { values } = header.fields[i] as LedgerHeader['fields'][number]
+    columns[name] = { codes: next(length), values }
+    if (!isWithin(columns[name].codes, values.length)) return null
   }
+  const texts = [...columns.selector.values, ...header.texts]
+  const lists = {} as Record<ListField, ListColumn>
+  for (const [i, name] of LISTS.entries()) {
+    const counted = header.lists[i] as LedgerHeader['lists'][number]
+    lists[name] = { codes: next(length), ends: next(counted.lists), items: next(counted.items) }
+    if (!isOfTexts(lists[name], texts)) return null
+  }
+  return { length, positions, columns: columns as Ledger['columns'], lists, texts: texts as Ledger['texts'] }
 }
 
-/** Lists that share their texts; null: they are none. */
-function listsOf(values: readonly unknown[], texts: readonly unknown[]): (readonly string[])[] | null {
-  if (!texts.every((text) => typeof text === 'string')) return null
-  const isText = (index: unknown) => typeof index === 'number' && typeof texts[index] === 'string'
-  if (!values.every((list) => Array.isArray(list) && list.every(isText))) return null
-  return (values as number[][]).map((list) => list.map((index) => texts[index] as string))
+function isOfTexts({ codes, ends, items }: ListColumn, texts: readonly unknown[]): boolean {
+  return (
+    isWithin(codes, ends.length) &&
+    isWithin(ends, items.length + 1) &&
+    ends.every((end, code) => code === 0 || end >= (ends[code - 1] as number)) &&
+    items.every((item) => typeof texts[item] === 'string')
+  )
 }
 
 function isWithin(codes: Uint32Array, limit: number): boolean {
@@ -96,9 +108,17 @@ function headerOf(bytes: Uint8Array): LedgerHeader | null {
     const ours =
       header.form === FORM &&
       header.positions.join() === POSITIONS.join() &&
-      header.fields.map(({ name }) => name as Field).join() === FIELDS.join()
+      header.fields.map(({ name }) => name as Field).join() === FIELDS.join() &&
+      header.lists.map(({ name }) => name as ListField).join() === LISTS.join() &&
+      header.fields.every(({ values }) => Array.isArray(values)) &&
+      [header.length, ...header.lists.flatMap(({ lists, items }) => [lists, items])].every(isCount) &&
+      Array.isArray(header.texts)
     return ours ? header : null
   } catch {
     return null
   }
+}
+
+function isCount(value: unknown): boolean {
+  return Number.isSafeInteger(value) && (value as number) >= 0
 }

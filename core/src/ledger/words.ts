@@ -11,7 +11,7 @@ export interface Words {
 export const NO_WORDS: Words = { texts: [], runs: [] }
 
 /** The first place of each run: neighbours of one rule are one run; in markup, where each element has its own, each place is, and so is one that gives a variable its value. Linear in the places. */
-export function runsOf({ length, columns: { path, selector, subjects, variable } }: Ledger): Uint32Array {
+export function runsOf({ length, columns: { path, selector, variable }, lists: { subjects } }: Ledger): Uint32Array {
   const isMarkup = path.values.map((each) => !SHEETS.has(syntaxOf(each)))
   const none = variable.values.indexOf(null)
   const starts: number[] = []

@@ -1,5 +1,5 @@
 import { type Element, isTag, isText } from 'domhandler'
-import { type Ledger, valueAt } from '../ledger/ledger.ts'
+import { type Ledger, listAt, valueAt } from '../ledger/ledger.ts'
 import { runsOf, type Words } from '../ledger/words.ts'
 import { append } from '../source/link.ts'
 import type { EndsOf } from '../source/through.ts'
@@ -62,7 +62,7 @@ function paintingsByFile(ledger: Ledger, endsOf: EndsOf): Map<string, Painting[]
     if (name === null || name === undefined) {
       const isGround = use.codes.subarray(first, starts[run + 1] ?? ledger.length).includes(ground)
       const start = ledger.positions.start[first] as number
-      append(byFile, path, { run, isGround, path, start, subjects: valueAt(ledger, 'subjects', first) })
+      append(byFile, path, { run, isGround, path, start, subjects: listAt(ledger, 'subjects', first) })
       return
     }
     for (const { file, use, taken, range, subjects } of endsOf(name)) {

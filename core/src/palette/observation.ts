@@ -1,5 +1,5 @@
 import type { OpaqueKey } from '../color/color.ts'
-import { type Ledger, valueAt } from '../ledger/ledger.ts'
+import { type Ledger, listAt, valueAt } from '../ledger/ledger.ts'
 import { statesOf } from '../selector/state.ts'
 import type { Occurrence, Use } from '../source/occurrence.ts'
 import { calledFor } from './called.ts'
@@ -75,8 +75,8 @@ export function observeColors(ledger: Ledger, paintings: Paintings): Map<OpaqueK
     if (confidence.codes[at] === possible) continue
     const place: Seen = {
       use: valueAt(ledger, 'use', at),
-      subjects: valueAt(ledger, 'subjects', at),
-      signals: valueAt(ledger, 'signals', at),
+      subjects: listAt(ledger, 'subjects', at),
+      signals: listAt(ledger, 'signals', at),
       selector: valueAt(ledger, 'selector', at),
       heading: valueAt(ledger, 'heading', at),
       variable: valueAt(ledger, 'variable', at),

@@ -80,8 +80,8 @@ export const READERS: Readonly<Record<Syntax, Reader | null>> = {
   other: null,
 }
 
-/** Raised whenever the readers find more or something else: what was read by another version is read anew. */
-export const READING_VERSION = 13
+/** Raised whenever the readers find more or something else, or what they found is packed otherwise: what was read by another version is read anew. */
+export const READING_VERSION = 14
 
 /** Everything that one file holds. Time in proportion to its length. */
 export function readSource(source: SourceText): Reading {

@@ -6,6 +6,8 @@ import {
   type Keyword,
   type Ledger,
   type LedgerPlace,
+  listAt,
+  listsIn,
   type PlacedFinding,
   partsOfCompound,
   placeAt,
@@ -148,8 +150,8 @@ export class SitePlaces {
 
   /** All places of some files that paint one of some subjects, by file. Linear in the lists of subjects. */
   ofSubjects(files: Iterable<string>, wanted: ReadonlySet<string>): Map<string, PlaceOf[]> {
-    const { values } = this.ledger.columns.subjects
-    const codes = values.flatMap((list, code) => (list.some((subject) => wanted.has(subject)) ? [code] : []))
+    const lists = listsIn(this.ledger, 'subjects')
+    const codes = lists.flatMap((list, code) => (list.some((subject) => wanted.has(subject)) ? [code] : []))
     return this.ofLists(codes, files)
   }
 
@@ -163,17 +165,17 @@ export class SitePlaces {
 
   /** The code of a place's list of subjects; of what a variable paints, that of what it stands for. undefined: no other place has it. */
   private listOf({ index, subjects }: PlaceOf): number | undefined {
-    const { codes, values } = this.ledger.columns.subjects
-    const own = codes[index] as number
-    if (values[own] === subjects) return own
-    this.byWholeList ??= new Map(values.map((list, code) => [JSON.stringify(list), code]))
-    return this.byWholeList.get(JSON.stringify(subjects))
+    const list = JSON.stringify(subjects)
+    if (JSON.stringify(listAt(this.ledger, 'subjects', index)) === list) return this.ledger.lists.subjects.codes[index]
+    this.byWholeList ??= new Map(listsIn(this.ledger, 'subjects').map((each, code) => [JSON.stringify(each), code]))
+    return this.byWholeList.get(list)
   }
 
   /** The places of some files that stand under some lists of subjects, by file. */
   private ofLists(lists: readonly number[], files: Iterable<string>): Map<string, PlaceOf[]> {
-    const { path, subjects } = this.ledger.columns
-    const index = (this.byList ??= new SharedInFile(path.codes, subjects.codes, subjects.values.length))
+    const { path } = this.ledger.columns
+    const { codes, ends } = this.ledger.lists.subjects
+    const index = (this.byList ??= new SharedInFile(path.codes, codes, ends.length))
     const wantedFiles = new Set(Array.from(files, (file) => this.pathCodes.get(file) ?? -1))
     const found = lists
       .flatMap((code) => [...index.ofAll(code)])
@@ -183,10 +185,10 @@ export class SitePlaces {
 
   /** Of each subject the lists that it stands in; without those with combinators that stand alone only, which are most and which their places lead to. */
   private listsBySubject(): Map<string, number[]> {
-    const { values } = this.ledger.columns.subjects
-    const shared = new Set(values.filter(({ length }) => length > 1).flat())
+    const lists = listsIn(this.ledger, 'subjects')
+    const shared = new Set(lists.filter(({ length }) => length > 1).flat())
     const index = new Map<string, number[]>()
-    values.forEach((list, code) => {
+    lists.forEach((list, code) => {
       for (const subject of list) {
         if (subject.includes(' ') && !shared.has(subject)) continue
         const known = index.get(subject)

@@ -4,6 +4,7 @@ import {
   type InsertedProperty,
   insertedRule,
   isInsertedSelector,
+  listsIn,
   readSelectors,
   splitList,
   takesRules,
@@ -59,7 +60,7 @@ function Inserting() {
     return [...ofWanted.values()].flat().filter((place) => place.property.replace(/^-\w+-/, '').startsWith(family))
   }, [places, sheets, selector, property])
   const isOpen = findings.some((each) => each.path === path && each.code.startsWith('unclosed'))
-  const hasLayers = places.ledger.columns.atRules.values.some((rules) => rules.some((rule) => /^@layer\b/i.test(rule)))
+  const hasLayers = listsIn(places.ledger, 'atRules').some((rules) => rules.some((rule) => /^@layer\b/i.test(rule)))
   const insertion = { path, selector: selector.trim(), property, to: { role: roleId } }
   const seen = useSeen(true)
   const isAbsent = isSelector && seen?.isWhole === true && splitList(selector).every((each) => seen.on(each, []) === 0)

@@ -1,5 +1,6 @@
 import {
   type Ledger,
+  listsIn,
   regionsAround,
   type Scope,
   type ScopePage,
@@ -51,7 +52,7 @@ export function scopeOptions(
     page: sorted(
       new Map(pages.map(({ path, files }) => [path, places.filter((place) => files.includes(place.path)).length])),
     ),
-    width: sorted(countBy(ledger.columns.atRules.values.flatMap(widthsOf), (width) => width)),
+    width: sorted(countBy(listsIn(ledger, 'atRules').flatMap(widthsOf), (width) => width)),
     heading: by(({ heading }) => (heading === null ? [] : [heading])),
     file: by(({ path }) => [path]),
   }
