@@ -1,15 +1,20 @@
 import { readFileSync } from 'node:fs'
+import { applyEdits, readSource, rewriteFile } from '@undo-ink/core'
 import ejs from 'ejs'
 import { Liquid, type TagToken } from 'liquidjs'
 import { describe, expect, it } from 'vitest'
+import { seeded } from '../../core/test/random.ts'
+import { planOfEverything } from '../../core/test/random-plan.ts'
 import { combinations } from '../src/branches.ts'
 import { siteFiles, textOf } from '../src/files.ts'
 import { painted } from '../src/painted.ts'
 import { colorsOf, recolored } from '../src/recolor.ts'
+import { skeletonOf } from '../src/skeleton.ts'
 
 /**
- * Templates, with the real engines of two languages: what the rewritten template renders is what the rendered page is when it is recolored, for
- * every combination of the template's branches (all up to 64, beyond that every pair).
+ * Templates, with the real engines of two languages, for every combination of the template's branches (all up to 64, beyond that every pair):
+ * what the rewritten template renders is what the rendered page is when it is recolored; and where parts, gradients, solids, alphas, slips and whole
+ * declarations meet, it still renders, nothing but styles differs, and those hold no error that was not there.
  */
 
 type Render = (template: string, taken: ReadonlySet<string>) => string
@@ -29,6 +34,29 @@ function agree(
     pages++
   }
   return { pages, colors: colors.size }
+}
+
+/** @returns how many edits were written */
+function standAfterPlan(
+  path: string,
+  template: string,
+  branches: readonly string[],
+  render: Render,
+  random: () => number,
+): number {
+  const source = { path, text: template, encoding: 'utf-8' } as const
+  const reading = readSource(source)
+  if (reading.occurrences.length === 0) return 0
+  const places = reading.occurrences.map((each) => ({ ...each, path }))
+  const { edits } = rewriteFile(source, places, planOfEverything(source, reading, random))
+  const rewritten = applyEdits(template, edits)
+  for (const taken of combinations(branches)) {
+    const before = skeletonOf(render(template, taken))
+    const after = skeletonOf(render(rewritten, taken))
+    expect(after.nodes, rewritten).toEqual(before.nodes)
+    expect(after.styleErrors, rewritten).toBeLessThanOrEqual(before.styleErrors)
+  }
+  return edits.edits.length
 }
 
 function say(line: string): void {
@@ -66,7 +94,8 @@ function branchesOfLiquid(template: string): string[] {
 
 describe('rewriting a template and rendering it is rendering it and recoloring the page', () => {
   it('Liquid, on the published templates of a theme', () => {
-    const total = { files: 0, pages: 0, colors: 0, refused: 0 }
+    const total = { files: 0, pages: 0, colors: 0, refused: 0, edits: 0 }
+    const random = seeded(7)
     for (const file of siteFiles(/jekyll.*\.html$|_(?:includes|layouts)\/.*\.html$/)) {
       const template = painted(textOf(file)).replace(/^---\n[\s\S]*?\n---\n/, '')
       const branches = branchesOfLiquid(template)
@@ -77,16 +106,20 @@ describe('rewriting a template and rendering it is rendering it and recoloring t
         total.refused++
         continue
       }
-      const found = agree('a.html', template, branches, (text, taken) => liquid.parseAndRenderSync(text, dataOf(taken)))
+      const render: Render = (text, taken) => liquid.parseAndRenderSync(text, dataOf(taken))
+      const found = agree('a.html', template, branches, render)
+      for (let plan = 0; plan < PLANS; plan++)
+        total.edits += standAfterPlan('a.html', template, branches, render, random)
       total.files++
       total.pages += found.pages
       total.colors += found.colors
     }
     say(
-      `Liquid, published: ${total.files} templates in ${total.pages} pages, ${total.colors} colors; not rendered outside their program: ${total.refused}`,
+      `Liquid, published: ${total.files} templates in ${total.pages} pages, ${total.colors} colors, ${total.edits} edits of plans in which everything meets; not rendered outside their program: ${total.refused}`,
     )
     expect(total.pages).toBeGreaterThan(100)
     expect(total.colors).toBeGreaterThan(50)
+    expect(total.edits).toBeGreaterThan(50)
     expect(total.refused).toBeLessThan(total.files)
   })
 
@@ -101,31 +134,46 @@ describe('rewriting a template and rendering it is rendering it and recoloring t
     const template = readFileSync(file.path, 'utf8')
     const render: Render = (text, taken) => ejs.render(text, letter(taken))
     const { pages, colors } = agree('a.html', template, MAIL, render)
-    say(`EJS, ${theme}: ${pages} pages, ${colors} colors`)
+    const random = seeded(11)
+    let edits = 0
+    for (let plan = 0; plan < PLANS; plan++) edits += standAfterPlan('a.html', template, MAIL, render, random)
+    say(`EJS, ${theme}: ${pages} pages, ${colors} colors, ${edits} edits of plans in which everything meets`)
+    expect(edits).toBeGreaterThan(5)
     expect(colors).toBeGreaterThan(5)
   })
 
   it('Liquid and EJS, on generated templates', () => {
     const random = seeded(20)
-    const total = { pages: 0, colors: 0 }
+    const total = { pages: 0, colors: 0, edits: 0 }
+    const forLiquid: Render = (text, taken) =>
+      liquid.parseAndRenderSync(text, { ...dataOf(taken), given: taken.has('a') ? '#102030' : undefined })
+    const forEjs: Render = (text, taken) => {
+      const flags = Object.fromEntries(NAMES.map((name) => [name, taken.has(name)]))
+      return ejs.render(text, { ...flags, given: taken.has('a') ? '#102030' : undefined })
+    }
     for (let round = 0; round < ROUNDS; round++) {
       const pieces = generate(random)
-      const forLiquid = agree('a.liquid', pieces.map((piece) => piece.liquid).join('\n'), NAMES, (text, taken) =>
-        liquid.parseAndRenderSync(text, { ...dataOf(taken), given: taken.has('a') ? '#102030' : undefined }),
-      )
-      const forEjs = agree('a.ejs', pieces.map((piece) => piece.ejs).join('\n'), NAMES, (text, taken) => {
-        const flags = Object.fromEntries(NAMES.map((name) => [name, taken.has(name)]))
-        return ejs.render(text, { ...flags, given: taken.has('a') ? '#102030' : undefined })
-      })
-      total.pages += forLiquid.pages + forEjs.pages
-      total.colors += forLiquid.colors + forEjs.colors
+      const templates = [
+        ['a.liquid', pieces.map(({ liquid }) => liquid).join('\n'), forLiquid],
+        ['a.ejs', pieces.map(({ ejs }) => ejs).join('\n'), forEjs],
+      ] as const
+      for (const [path, template, render] of templates) {
+        const found = agree(path, template, NAMES, render)
+        total.pages += found.pages
+        total.colors += found.colors
+        for (let plan = 0; plan < PLANS; plan++) total.edits += standAfterPlan(path, template, NAMES, render, random)
+      }
     }
-    say(`Liquid and EJS, generated: ${total.pages} pages, ${total.colors} colors`)
+    say(
+      `Liquid and EJS, generated: ${total.pages} pages, ${total.colors} colors, ${total.edits} edits of plans in which everything meets`,
+    )
     expect(total.colors).toBeGreaterThan(100)
+    expect(total.edits).toBeGreaterThan(100)
   })
 })
 
 const ROUNDS = process.env.VERIFY === 'all' ? 200 : 20
+const PLANS = process.env.VERIFY === 'all' ? 8 : 4
 const NAMES = ['a', 'b', 'c', 'd']
 
 function letter(taken: ReadonlySet<string>): Record<string, unknown> {
@@ -144,14 +192,6 @@ function letter(taken: ReadonlySet<string>): Record<string, unknown> {
     action: has('action') ? [{ instructions: 'do', button }] : [],
     signature: has('signature') ? 'Yours' : '',
     textDirection: has('textDirection') ? 'rtl' : 'ltr',
-  }
-}
-
-function seeded(seed: number): () => number {
-  let state = seed
-  return () => {
-    state = (state * 1_664_525 + 1_013_904_223) % 2 ** 32
-    return state / 2 ** 32
   }
 }
 
@@ -200,6 +240,19 @@ function generate(random: () => number): Piece[] {
       return {
         liquid: `<style>.x{color:${one}{% if ${name} %};background:${two}{% endif %}}</style>`,
         ejs: `<style>.x{color:${one}<% if (${name}) { %>;background:${two}<% } %>}</style>`,
+      }
+    },
+    () => {
+      const [name, other, one, two] = [pick(NAMES), pick(NAMES), color(), color()]
+      const rules = [
+        `.x, .y:hover { color: ${one}; background: linear-gradient(${one}, ${two} 40%) }`,
+        `.nav .z { border: 1px solid ${two} }`,
+        `.x { color: ${two} }`,
+        `fill: ${one}`,
+      ]
+      return {
+        liquid: `<style>\n${rules[0]}\n{% if ${name} %}\n${rules[1]}\n{% elsif ${other} %}\n${rules[2]}\n{% endif %}\n.w {\n  {% unless ${name} %}${rules[3]};{% endunless %}\n  color: ${two};\n}\n</style>`,
+        ejs: `<style>\n${rules[0]}\n<% if (${name}) { %>\n${rules[1]}\n<% } else if (${other}) { %>\n${rules[2]}\n<% } %>\n.w {\n  <% if (!${name}) { %>${rules[3]};<% } %>\n  color: ${two};\n}\n</style>`,
       }
     },
     () => {
