@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { type PlanDocument, paletteDocumentSchema, rolesIn } from '@undo-ink/contracts'
 import { type Role, readPalette } from '@undo-ink/core'
-import type { z } from 'zod'
+import type * as z from 'zod'
 import { Misuse } from './misuse.ts'
 
 /** Reads a JSON file and checks it; what is wrong is said with its place, an unknown member by its name. */

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 
 const addedRuleSchema = z.strictObject({
   selector: z.string().max(1000),

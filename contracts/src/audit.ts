@@ -14,7 +14,7 @@ import type {
   Use,
   Variable,
 } from '@undo-ink/core'
-import { z } from 'zod'
+import * as z from 'zod'
 import type { Same } from './mirror.ts'
 
 export const useSchema = z

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { z } from 'zod'
+import * as z from 'zod'
 import * as contracts from './index.ts'
 
 const exported: readonly [string, unknown][] = Object.entries(contracts)

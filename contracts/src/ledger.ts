@@ -1,5 +1,5 @@
 import { FIELDS, type Ledger, unpackLedger, type Words } from '@undo-ink/core'
-import { z } from 'zod'
+import * as z from 'zod'
 import { occurrenceSchema } from './audit.ts'
 import type { Same } from './mirror.ts'
 

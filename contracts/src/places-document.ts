@@ -1,6 +1,6 @@
 import { type Occurrence, type State, statesOf } from '@undo-ink/core'
 import papaparse from 'papaparse'
-import type { z } from 'zod'
+import type * as z from 'zod'
 import type { auditDocumentSchema } from './audit-document.ts'
 
 /** One place as the documents have it. */

@@ -15,7 +15,7 @@ import {
   type Scope,
   takesRules,
 } from '@undo-ink/core'
-import { z } from 'zod'
+import * as z from 'zod'
 import { remedySchema, stateSchema, useSchema } from './audit.ts'
 import type { Same } from './mirror.ts'
 

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 
 /** Every kind of refusal of the API, with its HTTP status. The `type` of a problem is `/problems/CODE`. */
 export const PROBLEMS = {

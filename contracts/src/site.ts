@@ -1,6 +1,6 @@
 import type { Encoding, FileChoice, NotRead, Syntax, ThirdParty } from '@undo-ink/core'
 import { LEGACY_ENCODINGS } from '@undo-ink/core'
-import { z } from 'zod'
+import * as z from 'zod'
 import { jobSchema } from './job.ts'
 import type { Same } from './mirror.ts'
 

@@ -63,19 +63,40 @@ async function bundle() {
     },
     outdir: join(ROOT, 'server/dist'),
   })
-  // The command line starts anew with every call: all that it needs is in few small files, loaded as it is needed.
-  rmSync(join(ROOT, 'cli/dist'), { recursive: true, force: true })
+  await buildCommandLine(esbuild)
+}
+
+/** The command line starts anew with every call: all that it needs is in few small files, loaded as it is needed. */
+async function buildCommandLine(esbuild) {
+  const outdir = join(ROOT, 'cli/dist')
+  const shared = { bundle: true, platform: 'node', target: 'node20', logLevel: 'warning', minify: true }
+  rmSync(outdir, { recursive: true, force: true })
+  // The parser of scripts is a third of it all: the first script that is read loads it.
+  const parser = 'script-parser.cjs'
+  await esbuild({ ...shared, format: 'cjs', entryPoints: ['@babel/parser'], outfile: join(outdir, parser) })
   await esbuild({
-    ...{ bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'warning' },
+    ...shared,
+    format: 'esm',
     entryPoints: { main: join(ROOT, 'cli/src/main.ts') },
-    outdir: join(ROOT, 'cli/dist'),
+    outdir,
     splitting: true,
-    minify: true,
     // Some packages are found whole in their modern form only, some ask for `require`.
     mainFields: ['module', 'main'],
     banner: {
       js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);",
     },
+    external: [`./${parser}`],
+    plugins: [
+      {
+        name: 'script-parser',
+        setup(build) {
+          build.onResolve({ filter: /^@babel\/parser$/ }, ({ path }) => ({ path, namespace: 'when-asked-for' }))
+          build.onLoad({ filter: /.*/, namespace: 'when-asked-for' }, () => ({
+            contents: `export const parse = (...given) => require('./${parser}').parse(...given)`,
+          }))
+        },
+      },
+    ],
   })
 }
 

@@ -1,5 +1,5 @@
 import type { Response } from 'express'
-import { z } from 'zod'
+import * as z from 'zod'
 import { Refusal } from './problem.ts'
 
 /** Sends a body that its contract has checked, so that the interface can rely on it. */

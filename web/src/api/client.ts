@@ -1,5 +1,5 @@
 import { type Problem, problemSchema } from '@undo-ink/contracts'
-import type { z } from 'zod'
+import type * as z from 'zod'
 
 /** A refusal of the server, in its words; `code` is null when there was no answer. */
 export class ApiError extends Error {

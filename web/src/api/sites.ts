@@ -7,7 +7,7 @@ import {
   siteSchema,
   siteSummarySchema,
 } from '@undo-ink/contracts'
-import { z } from 'zod'
+import * as z from 'zod'
 import { ask, askNothing, send } from './client.ts'
 
 const sitesQuery = queryOptions({

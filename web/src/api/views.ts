@@ -1,6 +1,6 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { type NewView, viewSchema } from '@undo-ink/contracts'
-import { z } from 'zod'
+import * as z from 'zod'
 import { ask, askNothing, send } from './client.ts'
 
 function viewsQuery(siteId: string) {

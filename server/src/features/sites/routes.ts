@@ -1,7 +1,7 @@
 import { deletedSiteSchema, newSiteSchema, renamingSchema, siteSchema, siteSummarySchema } from '@undo-ink/contracts'
 import { Router } from 'express'
 import type { Sequelize } from 'sequelize'
-import { z } from 'zod'
+import * as z from 'zod'
 import { answer, idOf } from '../../http/answer.ts'
 import { deleteClient, deleteSite, listDeleted, renameClient, renameSite, restoreSite } from './deleting.ts'
 import { getSite, makeSite, summarizeSites } from './service.ts'

@@ -1,6 +1,6 @@
 import { newViewSchema, viewSchema } from '@undo-ink/contracts'
 import { Router } from 'express'
-import { z } from 'zod'
+import * as z from 'zod'
 import { answer, idOf } from '../../http/answer.ts'
 import { getSite } from '../sites/service.ts'
 import { forgetView, keepView, listViews } from './service.ts'

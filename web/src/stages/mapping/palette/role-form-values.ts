@@ -1,6 +1,6 @@
 import { roleSchema } from '@undo-ink/contracts'
 import type { Role } from '@undo-ink/core'
-import { z } from 'zod'
+import * as z from 'zod'
 
 /** What is typed; a field left empty is not there. */
 export const roleFormSchema = roleSchema
