@@ -10,9 +10,10 @@ import { siteFiles, textOf } from '../src/files.ts'
 import { painted } from '../src/painted.ts'
 import { colorsOf, recolored } from '../src/recolor.ts'
 import { skeletonOf } from '../src/skeleton.ts'
+import { generateTemplate, TEMPLATE_LANGUAGES } from '../src/template-languages.ts'
 
 /**
- * Templates, with the real engines of two languages, for every combination of the template's branches (all up to 64, beyond that every pair):
+ * Templates, with the real engines of their languages, for every combination of the template's branches (all up to 64, beyond that every pair):
  * what the rewritten template renders is what the rendered page is when it is recolored; and where parts, gradients, solids, alphas, slips and whole
  * declarations meet, it still renders, nothing but styles differs, and those hold no error that was not there.
  */
@@ -142,30 +143,26 @@ describe('rewriting a template and rendering it is rendering it and recoloring t
     expect(colors).toBeGreaterThan(5)
   })
 
-  it('Liquid and EJS, on generated templates', () => {
+  it.each(TEMPLATE_LANGUAGES)('$name, on generated templates', (language) => {
     const random = seeded(20)
     const total = { pages: 0, colors: 0, edits: 0 }
-    const forLiquid: Render = (text, taken) =>
-      liquid.parseAndRenderSync(text, { ...dataOf(taken), given: taken.has('a') ? '#102030' : undefined })
-    const forEjs: Render = (text, taken) => {
+    const render: Render = (text, taken) => {
       const flags = Object.fromEntries(NAMES.map((name) => [name, taken.has(name)]))
-      return ejs.render(text, { ...flags, given: taken.has('a') ? '#102030' : undefined })
+      return language.render(text, flags, taken.has('a') ? GIVEN : undefined)
     }
     for (let round = 0; round < ROUNDS; round++) {
-      const pieces = generate(random)
-      const templates = [
-        ['a.liquid', pieces.map(({ liquid }) => liquid).join('\n'), forLiquid],
-        ['a.ejs', pieces.map(({ ejs }) => ejs).join('\n'), forEjs],
-      ] as const
-      for (const [path, template, render] of templates) {
-        const found = agree(path, template, NAMES, render)
-        total.pages += found.pages
-        total.colors += found.colors
-        for (let plan = 0; plan < PLANS; plan++) total.edits += standAfterPlan(path, template, NAMES, render, random)
-      }
+      const path = `a.${language.ending}`
+      const template = generateTemplate(language, NAMES, random)
+      for (const taken of combinations(NAMES))
+        for (const color of colorsOf('page.html', render(template, taken)))
+          if (color !== GIVEN) expect(colorsOf(path, template), template).toContain(color)
+      const found = agree(path, template, NAMES, render)
+      total.pages += found.pages
+      total.colors += found.colors
+      for (let plan = 0; plan < PLANS; plan++) total.edits += standAfterPlan(path, template, NAMES, render, random)
     }
     say(
-      `Liquid and EJS, generated: ${total.pages} pages, ${total.colors} colors, ${total.edits} edits of plans in which everything meets`,
+      `${language.name}, generated: ${total.pages} pages, ${total.colors} colors, ${total.edits} edits of plans in which everything meets`,
     )
     expect(total.colors).toBeGreaterThan(100)
     expect(total.edits).toBeGreaterThan(100)
@@ -173,8 +170,10 @@ describe('rewriting a template and rendering it is rendering it and recoloring t
 })
 
 const ROUNDS = process.env.VERIFY === 'all' ? 200 : 20
-const PLANS = process.env.VERIFY === 'all' ? 8 : 4
+const PLANS = process.env.VERIFY === 'all' ? 8 : 2
 const NAMES = ['a', 'b', 'c', 'd']
+/** A color that the page gives. */
+const GIVEN = '#102030'
 
 function letter(taken: ReadonlySet<string>): Record<string, unknown> {
   const has = (name: string) => taken.has(name)
@@ -193,89 +192,4 @@ function letter(taken: ReadonlySet<string>): Record<string, unknown> {
     signature: has('signature') ? 'Yours' : '',
     textDirection: has('textDirection') ? 'rtl' : 'ltr',
   }
-}
-
-interface Piece {
-  readonly liquid: string
-  readonly ejs: string
-}
-
-/** Some pieces of a page, each in both languages: branches around tags, in tags, in declarations; defaults; loops; settings in strings. */
-function generate(random: () => number): Piece[] {
-  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T
-  const color = () =>
-    pick([
-      () =>
-        `#${Math.floor(random() * 2 ** 24)
-          .toString(16)
-          .padStart(6, '0')}`,
-      () => `rgb(${Math.floor(random() * 256)}, ${Math.floor(random() * 256)}, ${Math.floor(random() * 256)})`,
-      () => pick(['red', 'Tan', 'goldenrod', 'NAVY']),
-      () => pick(['#ABC', '#fed', '#7a9']),
-    ])()
-  const kinds: (() => Piece)[] = [
-    () => {
-      const [name, one, two] = [pick(NAMES), color(), color()]
-      return {
-        liquid: `<p style="color: {% if ${name} %}${one}{% else %}${two}{% endif %}; margin: 0">x</p>`,
-        ejs: `<p style="color: <% if (${name}) { %>${one}<% } else { %>${two}<% } %>; margin: 0">x</p>`,
-      }
-    },
-    () => {
-      const [name, one, two] = [pick(NAMES), color(), color()]
-      return {
-        liquid: `<div {% if ${name} %}style="background:${one}"{% else %}style='border: 1px solid ${two}'{% endif %}>`,
-        ejs: `<div <% if (${name}) { %>style="background:${one}"<% } else { %>style='border: 1px solid ${two}'<% } %>>`,
-      }
-    },
-    () => {
-      const one = color()
-      return {
-        liquid: `<b style="color: {{ given | default: '${one}' }}">`,
-        ejs: `<b style="color: <%= given || '${one}' %>">`,
-      }
-    },
-    () => {
-      const [name, one, two] = [pick(NAMES), color(), color()]
-      return {
-        liquid: `<style>.x{color:${one}{% if ${name} %};background:${two}{% endif %}}</style>`,
-        ejs: `<style>.x{color:${one}<% if (${name}) { %>;background:${two}<% } %>}</style>`,
-      }
-    },
-    () => {
-      const [name, other, one, two] = [pick(NAMES), pick(NAMES), color(), color()]
-      const rules = [
-        `.x, .y:hover { color: ${one}; background: linear-gradient(${one}, ${two} 40%) }`,
-        `.nav .z { border: 1px solid ${two} }`,
-        `.x { color: ${two} }`,
-        `fill: ${one}`,
-      ]
-      return {
-        liquid: `<style>\n${rules[0]}\n{% if ${name} %}\n${rules[1]}\n{% elsif ${other} %}\n${rules[2]}\n{% endif %}\n.w {\n  {% unless ${name} %}${rules[3]};{% endunless %}\n  color: ${two};\n}\n</style>`,
-        ejs: `<style>\n${rules[0]}\n<% if (${name}) { %>\n${rules[1]}\n<% } else if (${other}) { %>\n${rules[2]}\n<% } %>\n.w {\n  <% if (!${name}) { %>${rules[3]};<% } %>\n  color: ${two};\n}\n</style>`,
-      }
-    },
-    () => {
-      const [name, one] = [pick(NAMES), color()]
-      return {
-        liquid: `{% if ${name} %}<svg fill="${one}"><path stroke='${one}'/></svg>{% endif %}`,
-        ejs: `<% if (${name}) { %><svg fill="${one}"><path stroke='${one}'/></svg><% } %>`,
-      }
-    },
-    () => {
-      const one = pick(['#123456', '#fed', 'teal'])
-      return {
-        liquid: `{% for i in (1..2) %}<td bgcolor="${one}" class="c{{ i }}">{% endfor %}`,
-        ejs: `<% for (const i of [1, 2]) { %><td bgcolor="${one}" class="c<%= i %>"><% } %>`,
-      }
-    },
-    () => {
-      const one = color()
-      return {
-        liquid: `<script>el.style.color = '${one}'; var n = {{ 1 }};</script>`,
-        ejs: `<script>el.style.color = '${one}'; var n = <%= 1 %>;</script>`,
-      }
-    },
-  ]
-  return Array.from({ length: 6 }, () => pick(kinds)())
 }

@@ -30,13 +30,15 @@ const KEY = /(?:["']([^"'\n]{1,50})["']\s*\]?|([\w$-]+)\s*\]?)\s*(?:=>|[:=])\s*$
 /** `define('X', '#fff')`, `get_theme_mod('x', '#fff')`: the string before names it. */
 const ARGUMENT = /["']([\w-]{1,50})["']\s*,\s*$/
 const TESTED = /(?:[=!<>]=|\b(?:eq|ne|contains|in|is|case))\s*$/
-const FALLBACK = /(?:\bdefault\s*[:(]|\?\??|\?:|\|\||[^:]:|\belse)\s*$/
+const FALLBACK = /(?:\bdefault\s*[:(]|\b(?:default|or)\s+(?:[\w.@/-]+\s+)?|\?\??|\?:|\|\||[^:]:|\belse)\s*$/
+/** `'tan' if x else y`. */
+const CONDITION = /^\s*if\s/
 
 function placeOf(text: string, code: Range, open: number, after: number): Pick<TagString, 'key' | 'role'> {
   const before = text.slice(Math.max(code.start, open - BEFORE), open)
   if (TESTED.test(before) || /^\s*[=!]=/.test(text.slice(after, after + 12))) return { key: null, role: 'tested' }
   const key = KEY.exec(before) ?? ARGUMENT.exec(before) ?? attributeAround(text, code.start)
-  const role = FALLBACK.test(before) ? 'fallback' : 'plain'
+  const role = FALLBACK.test(before) || CONDITION.test(text.slice(after, after + 12)) ? 'fallback' : 'plain'
   return { key: key?.[1] ?? key?.[2] ?? null, role }
 }
 

@@ -96,10 +96,16 @@ HTML;`
     ['a.blade.php', '<p style="color: {!! $c ?? \'#abc\' !!}">'],
     ['a.hbs', '<p style="color: {{#if c}}{{c}}{{else}}#abc{{/if}}">'],
     ['a.njk', '<p style="color: {{ c or "#abc" }}">'],
+    ['a.njk', '<p style=\'color: {{ c or "Tan" }}\'>'],
+    ['a.njk', '<p style=\'color: {{ "tan" if d else c }}\'>'],
+    ['a.twig', '<p style="color: {{ c ?? \'tan\' }}">'],
+    ['a.twig', '<p style="color: {{ d ? \'tan\' : c }}">'],
+    ['a.hbs', '<p style=\'color: {{default theme.c "tan"}}\'>'],
+    ['a.hbs', '<p style=\'color: {{or c "tan"}}\'>'],
     ['a.css.liquid', "p { color: {{ c | default: '#abc' }} }"],
     ['a.svelte', '<p style="color: {c || \'#abc\'}">'],
   ])('%s: %s', (path, text) =>
-    expect(lines(path, text)).toEqual([expect.stringMatching(/^#abc color text on p certain$/)]),
+    expect(lines(path, text)).toEqual([expect.stringMatching(/^(?:#abc|tan) color text on p certain$/i)]),
   )
 })
 
