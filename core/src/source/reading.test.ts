@@ -57,10 +57,41 @@ cases('values of CSS that stand behind a name, in a sum, a condition or a hack',
     'rgb(calc(255 - 10) 0 0) hsl(calc(1turn / 2) 10% 20%)',
   ],
   ['a.css', 'a{color: red\\9; background: #fff\\9; border-color: white\\0/}', 'red #fff white'],
+  [
+    'a.css',
+    'a{color: red\\9 !important; fill: #fff\\9\\0; background: url(x) #ccc\\9 no-repeat; border-color: tan\\9 #ddd\\9}',
+    'red #fff #ccc tan #ddd',
+  ],
   ['a.css', 'a{background: expression(this.x == "tan" ? "#fff" : \'red\')}', '#fff red'],
   ['a.css', 'a{filter: progid:x.Shadow(color=#112233) progid:x.Glow(Color=red) !important}', '#112233 red'],
   ['a.css', 'a{filter: url(#bad); fill: url(#fff) red; mask: url( #abc )} :root{--m: url(#bad)}', 'red'],
 ])
+
+cases('values of attributes that tags write, or a part of them', [
+  ['a.svelte', '<p class={x} style="color: red"><svg fill={y} stroke="tan"/>', 'red tan'],
+  [
+    'a.liquid',
+    '<p class={{ x }}{% if y %} style="color: red"{% endif %}><p id=a-{{ x }} style="color: tan">',
+    'red tan',
+  ],
+  ['a.svelte', '<p style:color={"tan"} style:fill={x ? "red" : "#111"} style:--c="{"#222"}" />', 'tan red #111 #222'],
+  ['a.svelte', '<p style={`color: red`}/><Button accent={"tan"} options={{ color: "#111" }}/>', 'red tan #111'],
+  ['a.astro', '<p style={{ color: "red", "--x": "#111" }} class:list={["tan"]}/>', 'red #111'],
+  ['a.svelte', '<p onclick={() => { el.style.color = "red" }} on:click={() => (el.style.fill = "tan")}/>', 'red tan'],
+  ['a.svelte', '<p style={"color: red" as}/>', 'red'],
+  ['a.php', "<td bgcolor=\"<?= $odd ? '#eee' : '#fff' ?>\"><font color=<?= $x ?: 'tan' ?>>", '#eee #fff tan'],
+  [
+    'a.liquid',
+    '<td bgcolor="{% if x %}#eee{% else %}red{% endif %}"><td bgcolor="#{{ x }}"><td bgcolor={{ y }}>',
+    '#eee red',
+  ],
+])
+
+it('a value of which tags write a part is no slip', () => {
+  for (const value of ["<?= $x ? '#eee' : '#fff' ?>", '#<?= $x ?>', '<?= $x ?>'])
+    expect(read('a.php', `<td bgcolor="${value}"><td bgcolor=${value}>`).findings, value).toEqual([])
+  expect(read('a.astro', '<p style={{ color: "red" }}>').findings).toEqual([])
+})
 
 cases('types of TypeScript paint nothing, what runs does', [
   [

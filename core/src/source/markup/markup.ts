@@ -13,7 +13,7 @@ import { SASS, STYLUS } from '../sheet/indented-dialect.ts'
 import { readStylesheet } from '../sheet/stylesheet.ts'
 import { partial } from '../source-link.ts'
 import { maskForScript } from '../template/mask.ts'
-import type { Tag } from '../template/tags.ts'
+import { isBound, type Tag } from '../template/tags.ts'
 import { drawingOf, type Payload, wholeDrawing } from '../value/data-url.ts'
 import { handledEvent, handlerSignals } from '../value/paint-attributes.ts'
 import { describe, OpenElements } from './element.ts'
@@ -36,6 +36,7 @@ export interface MarkupOptions {
 export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOptions, emitter: Emitter): void {
   const { text } = at
   const { xml, tags } = options
+  const blanked = new Map(tags.map((tag) => [tag.start, tag]))
   let condition: string | null = null
   const elements = new OpenElements(text, xml)
 
@@ -82,7 +83,10 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
 
   const readAttribute = (tag: StartTag, attribute: Attribute, context: () => OuterContext, color: Range | null) => {
     const { name } = attribute
-    const value = decoded(attribute)
+    const expression = expressionOf(attribute)
+    const value = expression ?? decoded(attribute)
+    if (expression && handledEvent(name) === null)
+      return readScriptValue(expression, name.replace(/^style:/, 'style.'), context(), emitter)
     if (name === 'style') return readStylesheet(value, { ...context(), specificity: null }, emitter)
     if (name === 'srcdoc') return readMarkup(value, outer, { xml: false, tags: [] }, emitter)
     const event = handledEvent(name)
@@ -97,7 +101,22 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     if (name.startsWith('data-') && /^\s*[{[]/.test(value.text)) return readJson(value, emitter)
     const drawing = at.drawing ? null : wholeDrawing(value.text)
     if (drawing) return readDrawing(value, drawing, context())
-    readPainted(tag, name, value, context, color)
+    readPainted(tag, name, value, isAssembled(attribute), context, color)
+  }
+
+  /** The code in braces that is all of a value in some components. */
+  const expressionOf = ({ value }: Attribute): Embedded | null => {
+    const { text: source } = emitter.source
+    const tag = value && blanked.get(value.start)
+    if (!tag || !isBound(source, tag)) return null
+    return within(at, source.slice(tag.code.start, tag.code.end), (offset) => tag.code.start + offset)
+  }
+
+  /** Whether tags write a part of a value, or say which. */
+  const isAssembled = ({ value }: Attribute): boolean => {
+    if (!value || blanked.size === 0) return false
+    for (let offset = value.start; offset < value.end; offset++) if (blanked.has(offset)) return true
+    return false
   }
 
   /** A drawing in an address: `<img src="data:image/svg+xml,...">`. */
@@ -111,11 +130,12 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     tag: StartTag,
     name: string,
     value: Embedded,
+    assembled: boolean,
     context: () => OuterContext,
     color: Range | null,
   ) => {
     const drawn = isDrawn(tag.name)
-    const painted = paintedAttribute(tag.name, name, value.text, drawn, (other) => attributeText(tag, other))
+    const painted = paintedAttribute(tag.name, name, value.text, drawn, assembled, (other) => attributeText(tag, other))
     if (!painted) return
     const { hits, property, use, signals, media, literalOnly, evidence, meant } = painted
     if (meant) {
@@ -234,6 +254,7 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
         isForeign: () => elements.isForeign,
       },
       xml,
+      blanked,
     )
   walk(0, text.length)
 }

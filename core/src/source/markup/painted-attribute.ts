@@ -36,13 +36,16 @@ const ANIMATED = new Set(['values', 'from', 'to', 'by'])
 
 /**
  * What one attribute paints; null: nothing that anybody knows.
- * @param value its references decoded @param isDrawn whether its element is of a drawing @param other the value of another attribute of the element
+ * @param value its references decoded @param isDrawn whether its element is of a drawing
+ * @param isAssembled whether tags of a template write a part of the value, or say which: they are blanked, and each word is a value of its own
+ * @param other the value of another attribute of the element
  */
 export function paintedAttribute(
   element: string,
   name: string,
   value: string,
   isDrawn: boolean,
+  isAssembled: boolean,
   other: (name: string) => string | null,
 ): PaintedAttribute | null {
   if (name === 'color' && element === 'link') {
@@ -51,6 +54,7 @@ export function paintedAttribute(
     return { ...PAINTED, hits, property: 'mask-icon', use: 'fill', evidence: 'attribute' }
   }
   const legacy = isDrawn ? null : legacyAttribute(element, name)
+  if (legacy && isAssembled) return { ...PAINTED, ...legacy, hits: legacyWords(value) }
   if (legacy) {
     const hit = wholeHit(value, legacyLiteral(value.trim()), 'certain')
     return { ...PAINTED, ...legacy, hits: hit ? [hit] : [], meant: hit ? null : legacyColor(value) }
@@ -69,6 +73,14 @@ export function paintedAttribute(
     return { ...PAINTED, hits: findInValue(value, 'color'), property, media: other('media') }
   }
   return unknownAttribute(element, name, value, isDrawn)
+}
+
+/** The colors of old in a value of which tags write the rest, each a word. */
+function legacyWords(value: string): ValueHit[] {
+  return [...value.matchAll(/\S+/g)].flatMap(({ 0: word, index }) => {
+    const hit = wholeHit(word, legacyLiteral(word), 'certain')
+    return hit ? [{ ...hit, start: index, end: index + word.length, isWhole: false }] : []
+  })
 }
 
 /** An attribute that no standard knows as a color, but its name and all of its value speak for one. */

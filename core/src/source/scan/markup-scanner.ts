@@ -1,3 +1,4 @@
+import type { Range } from '../../text/range.ts'
 import { nextOf } from './search.ts'
 
 /** An attribute as written. Offsets count in the scanned text. */
@@ -52,8 +53,16 @@ const RAW_XML = new Set(['script', 'style'])
  * Recovers where a browser would lose the rest of the page: a quote that nothing closes is taken as plain text.
  * @param text with template tags blanked
  * @param xml whether names keep their case, and sections and self-closing tags mean what they say everywhere
+ * @param blanked those tags by where they start: in a value without quotes they are no white space
  */
-export function scanMarkup(text: string, start: number, end: number, handler: MarkupHandler, xml: boolean): void {
+export function scanMarkup(
+  text: string,
+  start: number,
+  end: number,
+  handler: MarkupHandler,
+  xml: boolean,
+  blanked: ReadonlyMap<number, Range> = NOTHING,
+): void {
   const quoteAfter = { [DOUBLE]: nextOf(text, '"'), [SINGLE]: nextOf(text, "'") }
   const greaterAfter = nextOf(text, '>')
   const squareAfter = nextOf(text, '[')
@@ -156,7 +165,7 @@ export function scanMarkup(text: string, start: number, end: number, handler: Ma
         continue
       }
       i = after + 1
-      while (i < end && text.charCodeAt(i) <= SPACE) i++
+      while (i < end && text.charCodeAt(i) <= SPACE && !blanked.has(i)) i++
       const quote = text.charCodeAt(i)
       if (i < end && (quote === DOUBLE || quote === SINGLE)) {
         const close = quoteAfter[quote](i + 1)
@@ -166,9 +175,11 @@ export function scanMarkup(text: string, start: number, end: number, handler: Ma
         continue
       }
       const valueStart = i
-      for (; i < end; i++) {
+      while (i < end) {
+        const past = blanked.get(i)?.end
         const code = text.charCodeAt(i)
-        if (code <= SPACE || code === GREATER) break
+        if (past === undefined && (code <= SPACE || code === GREATER)) break
+        i = Math.min(end, past ?? i + 1)
       }
       attributes.push({ name: attribute, start: from, end: i, value: { start: valueStart, end: i } })
     }
@@ -193,6 +204,8 @@ export function scanMarkup(text: string, start: number, end: number, handler: Ma
     return inner < 0 ? close : greaterAfter(inner)
   }
 }
+
+const NOTHING: ReadonlyMap<number, Range> = new Map()
 
 const COMMENT_END = /--!?>/g
 

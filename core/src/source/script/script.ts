@@ -46,7 +46,7 @@ export function readScript(
 
 /** Reads the expression that a component's attribute is bound to. @param name of the attribute, or of the property of a style */
 export function readScriptValue(at: Embedded, name: string, outer: OuterContext, emitter: Emitter): void {
-  if (emitter.rules) return
+  if (emitter.rules || !/["'`]/.test(at.text)) return
   const property = name.replace(/^style\./, '')
   const slot: Slot = /^(?:style|ngStyle)$/.test(name)
     ? { kind: 'style', element: outer.selector }
@@ -56,7 +56,8 @@ export function readScriptValue(at: Embedded, name: string, outer: OuterContext,
   const bracketed = within(at, `(${at.text})`, (offset) => Math.max(0, offset - 1))
   const program = parseScript(bracketed.text, 'ts')
   const expression = list(program, 'body')[0]?.expression as Node | undefined
-  if (expression) readProgram(expression, bracketed, outer, slot === NONE ? OPEN : slot, emitter)
+  if (!expression) readByWords(at, outer, emitter)
+  else readProgram(expression, bracketed, outer, slot === NONE ? OPEN : slot, emitter)
 }
 
 function readProgram(

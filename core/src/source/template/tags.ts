@@ -11,6 +11,13 @@ export interface Tag extends Range {
   readonly syntax: CodeSyntax
 }
 
+/** Whether a tag is all of an attribute's value in a component that has its code in braces: of such code everything is known that a script says. */
+export function isBound(text: string, { start, end, kind, syntax }: Tag): boolean {
+  if (kind !== 'output' || syntax !== SCRIPT || text[start] !== '{') return false
+  const quote = /=\s{0,9}(["']?)$/.exec(text.slice(Math.max(0, start - 11), start))?.[1]
+  return quote === '' ? /[\s/>]/.test(text[end] ?? '') : quote !== undefined && text[end] === quote
+}
+
 /** Front matter at the very beginning. */
 const FRONT_MATTER = /^---[ \t]*\r?\n((?:[^\n]*\n)*?)---[ \t]*(?=\r?\n|$)/
 

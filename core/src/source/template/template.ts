@@ -5,7 +5,7 @@ import { blocksOf, type TagBlock } from './tag-blocks.ts'
 import { readTagCode, type TextReaders } from './tag-code.ts'
 import { linksOfTag } from './tag-links.ts'
 import { stringsOf } from './tag-strings.ts'
-import { findTags, type Tag } from './tags.ts'
+import { findTags, isBound, type Tag } from './tags.ts'
 
 /** What reads a file whose template tags are blanked. */
 export type MaskedReader = (at: Embedded, tags: readonly Tag[], emitter: Emitter) => void
@@ -44,7 +44,9 @@ export function readThroughTags(emitter: Emitter, read: MaskedReader, parts: Par
   }
   read({ ...plain, text: masked }, tags, recording)
   for (const { start, end, holds } of blocksOf(text, tags)) parts.block(piece(masked, start, end), holds, recording)
-  readTagCode(plain, [...strings.values()].flat(), recording, parts.text(recording), (offset) => known.has(offset))
+  // What is bound to an attribute was read with it.
+  const others = tags.filter((tag) => !isBound(text, tag)).flatMap(stringsIn)
+  readTagCode(plain, others, recording, parts.text(recording), (offset) => known.has(offset))
   for (const tag of tags)
     for (const link of linksOfTag(text, tag, stringsIn(tag))) emitter.link(plain, link.start, link.end, link)
   for (const { kind, code } of tags) {

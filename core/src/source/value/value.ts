@@ -148,9 +148,9 @@ function findInTokens(tokens: readonly CSSToken[], takes: Takes, program: Progra
   return hits
 }
 
-/** A word or digits before `\9` or `\0/`, which only some old browsers read (common practice, no source). */
-const HACKED = /^[a-z]+(?=\\[09]$)/i
-const HACKED_HEX = /^#[\da-f]{3,8}(?=\\[09]$)/i
+/** A word or digits before `\9`, `\9\0` or `\0/`, which only some old browsers read (common practice, no source); a blank behind belongs to the escape. */
+const HACKED = /^[a-z]+(?=(?:\\[09])+(?:\s|$))/i
+const HACKED_HEX = /^#[\da-f]{3,8}(?=(?:\\[09])+(?:\s|$))/i
 
 /** More tokens than a color with all its spaces and a calculated alpha has; keeps nested functions linear. */
 const LONGEST_LITERAL = 64
