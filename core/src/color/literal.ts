@@ -239,8 +239,12 @@ function modernValues(words: readonly CSSToken[]): Values | null {
   return { channels: words.slice(0, 3), alpha: words.slice(4) }
 }
 
-/** A variable of CSS, Sass (`$a`, `#{$a}`), Less (`@a`) or a script (`${a}`), or a calculation: written out elsewhere, or only when the page is shown. */
+/**
+ * A variable of CSS, Sass (`$a`, `#{$a}`), Less (`@a`) or a script (`${a}`, or what stands between two strings: `" + a + "`), or a calculation: written
+ * out elsewhere, or only when the page is shown.
+ */
 function isOpenAlpha([first, second, ...rest]: readonly CSSToken[]): boolean {
+  if (first?.[0] === TokenType.String) return second === undefined && /^["']\s*\+[\s\S]*\+\s*["']$/.test(first[1])
   if (first?.[0] === TokenType.Function) return /^(?:var|env|calc|min|max|clamp)$/i.test(first[4].value)
   if (first?.[0] === TokenType.AtKeyword) return second === undefined
   if (first?.[0] !== TokenType.Delim || second === undefined) return false

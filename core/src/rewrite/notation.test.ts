@@ -105,6 +105,7 @@ it('writes bare channels as channels, and leaves a variable alpha as it stands',
   expect(write('13, 110, 253', 'rgb-channels', 1)).toBe('11, 110, 116')
   expect(write('222 47% 11%', 'hsl-channels', 1)).toBe('183.4 82.7% 24.9%')
   expect(write('rgba(1, 2, 3, var(--a))', 'rgba', null)).toBe('rgba(11, 110, 116, var(--a))')
+  expect(write(`rgba(1, 2, 3, ' + a[0] + ')`, 'rgba', null)).toBe(`rgba(11, 110, 116, ' + a[0] + ')`)
   expect(write('HSL(1DEG 2% 3% / calc(1 - var(--a)))', 'hsl', null)).toBe(
     'HSL(183.4DEG 82.7% 24.9% / calc(1 - var(--a)))',
   )

@@ -1,5 +1,6 @@
 import { opaqueKey } from '../color/color.ts'
-import type { Finding } from '../text/finding.ts'
+import { parseInNotation } from '../color/literal.ts'
+import { type Finding, isFault } from '../text/finding.ts'
 import { lineStarts, positionAt } from '../text/lines.ts'
 import type { Range } from '../text/range.ts'
 import type { SourceText } from '../text/source-text.ts'
@@ -24,6 +25,7 @@ import type {
 import type { Place } from './place.ts'
 import type { Rule, SheetEnd } from './sheet/rules.ts'
 import type { LinkFacts, SourceLink } from './source-link.ts'
+import { decodeLiteral } from './value/data-url.ts'
 import { computingFunction } from './value/functions.ts'
 import { nearestHex } from './value/slip.ts'
 import type { ValueHit } from './value/value-hit.ts'
@@ -52,6 +54,16 @@ export interface Emitter {
   readonly readMarkup: MarkupReader
   /** @param slip what was likely meant, where something was */
   finding(at: Embedded, code: Finding['code'], start: number, end: number, slip?: Slipped): void
+}
+
+/** The same for text that a program puts together: what seems broken in a piece of it may be whole, and is no finding. */
+export function ofPieces(emitter: Emitter): Emitter {
+  return {
+    ...emitter,
+    finding(at, code, start, end, slip) {
+      if (code === 'drawing-not-reversible' || !isFault(code)) emitter.finding(at, code, start, end, slip)
+    },
+  }
 }
 
 /** Told of each rule of a sheet when it has ended, and of the end of each sheet. */
@@ -102,6 +114,9 @@ export function collect(
       const entry = entryOf(place(at, offset + start, offset + end), context)
       if ('keyword' in found) keywords.push(Object.assign(entry, { keyword: found.keyword, source }))
       else if ('computedBy' in found) computed.push(Object.assign(entry, { computedBy: found.computedBy }))
+      else if (found.alphaIsOpen && !parseInNotation(decodeLiteral(entry.raw), found.notation))
+        // Code within it that cannot be told from the rest: it could not be written anew around that.
+        computed.push(Object.assign(entry, { computedBy: found.notation }))
       else
         occurrences.push(
           Object.assign(entry, {

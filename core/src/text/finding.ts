@@ -4,14 +4,20 @@ import type { Range } from './range.ts'
 export type FindingCode = FaultCode | SlipCode | IdleCode
 
 /** The text is not of its language. */
-export type FaultCode =
-  | 'unclosed-comment'
-  | 'unclosed-string'
-  | 'unclosed-block'
-  | 'unexpected-close'
-  | 'unreadable-css'
-  | 'drawing-not-reversible'
-  | 'unparsed-script'
+const FAULTS = [
+  'unclosed-comment',
+  'unclosed-string',
+  'unclosed-block',
+  'unexpected-close',
+  'unreadable-css',
+  'drawing-not-reversible',
+  'unparsed-script',
+] as const
+export type FaultCode = (typeof FAULTS)[number]
+
+export function isFault(code: FindingCode): code is FaultCode {
+  return (FAULTS as readonly string[]).includes(code)
+}
 
 /** A value was meant as a color and is none. */
 export type SlipCode = 'missing-hash' | 'hex-digits' | 'color-out-of-form' | 'unknown-color-name' | 'gradient-as-color'

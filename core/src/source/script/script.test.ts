@@ -2,6 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { lines, read } from '../../../test/places.ts'
 
 describe('scripts', () => {
+  it.each([
+    'const s = css`a { color: red; ${mixin}; fill: ${c} }`',
+    "x = 'a { color: red; fill: ' + c; y = '} b { color: tan }'",
+    "x.innerHTML = '<style>a{color:red'",
+  ])('pieces of text are no faults: %s', (text) => expect(read('a.js', text).findings).toEqual([]))
+
   it.each<[string, string[]]>([
     // Set on a style.
     ["a.style.color = 'red'", ['red color text on a certain by style']],
@@ -37,6 +43,26 @@ describe('scripts', () => {
     [
       'const B = styled.a`color: #fff; &:hover { background: ${x}; border: 1px solid tan }`',
       ['#fff color text certain by css-text', 'tan border line on &:hover [hover] certain by css-text'],
+    ],
+    // Put together.
+    [
+      "a.innerHTML = '<style>.b{color:' + c + ';fill:tan}.d{color:red}</style>'",
+      ['tan fill fill on .b certain by markup-text', 'red color text on .d certain by markup-text'],
+    ],
+    [
+      "a.style.cssText = 'color:' + c + ';fill:' + (d ? 'red' : e) + ';' + 'stroke:tan'",
+      ['tan stroke stroke on a certain by css-text'],
+    ],
+    ["a.style.border = '1px solid ' + 'red'", ['red border line on a certain by style']],
+    ["ctx.fillStyle = 'rgba(1,2,3,' + x + ')'", ["rgba(1,2,3,' + x + ') fill-style fill certain by canvas"]],
+    ["ctx.fillStyle = 'rgba(1,2,3,' + f('x', ')') + ')'", []],
+    [
+      "x('#333' + b + '#444')",
+      ['#333 value other possible by whole-value', '#444 value other possible by whole-value'],
+    ],
+    [
+      "const s = document.createElement('style'); s.textContent = 'a { color: red }'",
+      ['red color text on a likely by css-text'],
     ],
     // Named, or alone.
     ["var bgColor = '#fff', title = 'red'", ['#fff bg-color ground likely by named']],

@@ -2,7 +2,7 @@ import { legacyLiteral } from '../../color/legacy.ts'
 import { parseLiteral } from '../../color/literal.ts'
 import { SCROLLED } from '../../selector/state.ts'
 import { type Embedded, within } from '../embedded.ts'
-import type { Emitter } from '../emit.ts'
+import { type Emitter, ofPieces } from '../emit.ts'
 import { type Confidence, type Context, lessSure, type OuterContext } from '../occurrence.ts'
 import { SCRIPT, walkCode } from '../scan/code.ts'
 import { codeString, looksLikeCss, looksLikeMarkup, styleIn, wholeColor } from '../scan/code-string.ts'
@@ -14,6 +14,7 @@ import { findInValue } from '../value/value.ts'
 import { type ValueHit, wholeHit } from '../value/value-hit.ts'
 import type { Around } from './around.ts'
 import { findBehaviors } from './behaviors.ts'
+import { contentOf, isText, operandsOf } from './content.ts'
 import { ANYTHING, Interest, mayBehave, mayPaint } from './interest.ts'
 import { Names } from './names.ts'
 import { list, type Node, parseScript, type ScriptLanguage, scriptLanguage } from './parse.ts'
@@ -77,35 +78,27 @@ function readProgram(
   const strings: [Node, Around][] = []
   findStrings(program, names, new Interest(at.text, ANYTHING), around, (node, where) => strings.push([node, where]))
   strings.sort(([a], [b]) => a.start - b.start)
+  const inStrings = ofPieces(emitter)
   for (const [node, where] of strings) {
     const signals = stuck.has(node.start) ? [...new Set([...where.signals, SCROLLED])].sort() : where.signals
-    readString(contentOf(at, node), { ...where, signals }, outer, emitter)
+    const texts = operandsOf(node).filter(isText)
+    for (const text of texts) nameFile(contentOf(at, text), emitter)
+    const whole = contentOf(at, node)
+    for (const content of isReadWhole(whole, where.slot) ? [whole] : texts.map((text) => contentOf(at, text)))
+      readString(content, { ...where, signals }, outer, inStrings)
   }
+}
+
+/** Whether texts that are put together are read as one: where that is CSS, markup or one value. */
+function isReadWhole({ text }: Embedded, slot: Slot): boolean {
+  return slot.kind === 'value' || slot.kind === 'css' || isMarkup(text, slot) || looksLikeCss(text)
 }
 
 const NEVER: ReadonlySet<number> = new Set()
 
-/** The text of a string or of a template, in which each expression is left as an interpolation that sheets know. */
-function contentOf(at: Embedded, node: Node): Embedded {
-  const inner = { start: node.start + 1, end: node.end - 1 }
-  if (list(node, 'expressions').length === 0) return codeString(at, inner)
-  let text = ''
-  let from = inner.start
-  for (const quasi of list(node, 'quasis')) {
-    if (!quasi) continue
-    // Between two pieces stands `${ ... }`.
-    if (quasi.start > from) text += `#{${' '.repeat(Math.max(0, quasi.start - from - 3))}}`
-    text += at.text.slice(quasi.start, quasi.end)
-    from = quasi.end
-  }
-  const masked = within(at, text, (offset) => inner.start + offset)
-  return codeString(masked, { start: 0, end: text.length })
-}
-
 function readString(content: Embedded, around: Around, outer: OuterContext, emitter: Emitter): void {
   const { text } = content
   const { slot } = around
-  nameFile(content, emitter)
   if (text.length < 3 || slot.kind === 'none') return
   const address = wholeDrawing(text)
   const drawing = address && drawingOf(content, address)
@@ -216,6 +209,7 @@ const BEFORE = 60
 
 /** What is left of reading when nothing can be parsed: each string, by the name right before it. */
 function readByWords(at: Embedded, outer: OuterContext, emitter: Emitter): void {
+  const inStrings = ofPieces(emitter)
   walkCode(at.text, 0, at.text.length, SCRIPT, (range, quote) => {
     const before = at.text.slice(Math.max(0, range.start - BEFORE), range.start - 1)
     if (/[=!]==?\s*$/.test(before)) return
@@ -224,6 +218,7 @@ function readByWords(at: Embedded, outer: OuterContext, emitter: Emitter): void 
     const content = codeString(at, range)
     const shown = quote === '`' ? within(content, content.text.replaceAll('${', '#{'), (offset) => offset) : content
     const around: Around = { slot, signals: outer.signals, self: outer.selector }
-    readString(shown, around, { ...outer, confidence: lessSure('likely', outer.confidence) }, emitter)
+    nameFile(shown, emitter)
+    readString(shown, around, { ...outer, confidence: lessSure('likely', outer.confidence) }, inStrings)
   })
 }

@@ -1,5 +1,6 @@
 import { wholeColor } from '../scan/code-string.ts'
 import type { Around } from './around.ts'
+import { isText, operandsOf } from './content.ts'
 import type { Interest } from './interest.ts'
 import type { Names } from './names.ts'
 import {
@@ -17,7 +18,7 @@ import {
 import { attributeSlot, CSS_TEXT, isLabel, MARKUP, NONE, namedSlot, OPEN, type Slot, styleSlot, TABLE } from './slot.ts'
 import { argumentsOf, assignedTo } from './targets.ts'
 
-/** Takes every string and template of a script, those that are no colors too: they may name a file. */
+/** Takes every string and template of a script, and whatever puts some together, those that are no colors too: they may name a file. */
 export type OnString = (node: Node, around: Around) => void
 
 const COMPARED = new Set(['==', '===', '!=', '!==', '<', '>', '<=', '>=', 'in', 'instanceof'])
@@ -73,6 +74,7 @@ export function findStrings(root: Node, names: Names, interest: Interest, outer:
         return
       }
       case 'BinaryExpression': {
+        if (node.operator === '+') return together(node, around)
         const slot = COMPARED.has(String(node.operator)) ? NONE : around.slot
         to(child(node, 'left'), around, slot)
         return to(child(node, 'right'), around, slot)
@@ -123,6 +125,15 @@ export function findStrings(root: Node, names: Names, interest: Interest, outer:
     if (isType(node)) return
     if (isFunction(node)) return functionBody(node, around)
     inside(node, around)
+  }
+
+  const together = (node: Node, around: Around) => {
+    const operands = operandsOf(node)
+    if (operands.some(isText)) onString(node, around)
+    for (const each of operands) {
+      if (!isText(each)) to(each, around, around.slot)
+      else for (const expression of list(each, 'expressions')) to(expression, around, OPEN)
+    }
   }
 
   const functionBody = (node: Node, around: Around) => {

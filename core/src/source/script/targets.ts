@@ -1,7 +1,18 @@
 import { handlerSignals } from '../value/paint-attributes.ts'
 import type { Around } from './around.ts'
 import type { Names } from './names.ts'
-import { bareNode, calleeName, child, isFunction, isMember, keyName, list, type Node, stringOf } from './parse.ts'
+import {
+  bareNode,
+  calleeName,
+  child,
+  isCall,
+  isFunction,
+  isMember,
+  keyName,
+  list,
+  type Node,
+  stringOf,
+} from './parse.ts'
 import {
   attributeSlot,
   COLOR_STOP,
@@ -30,11 +41,18 @@ export function assignedTo(left: Node | null, names: Names, around: Around): Aro
   if (isMember(object) && keyName(object) === 'style')
     return as(styleSlot(name, names.elementOf(child(object, 'object'), around.self)))
   if (/^(?:innerHTML|outerHTML|srcdoc)$/.test(name)) return as(MARKUP)
-  const isSheet = object?.type === 'Identifier' && /style|css/i.test(String(object.name))
+  const isSheet = (object?.type === 'Identifier' && /style|css/i.test(String(object.name))) || isStyle(names, object)
   if (/^(?:className|id|href|src|textContent|innerText|hash|title|value|type|name)$/.test(name) && !isSheet)
     return as(NONE)
   const isDocument = object?.type === 'Identifier' && object.name === 'document'
   return as(canvasSlot(name) ?? (isDocument ? documentSlot(name) : null) ?? namedSlot(name) ?? OPEN)
+}
+
+/** Whether what is meant is a `style` element that the script made. */
+function isStyle(names: Names, node: Node | null): boolean {
+  const made = names.valueOf(node)
+  if (!isCall(made) || !/^createElement(?:NS)?$/.test(calleeName(made) ?? '')) return false
+  return stringOf(list(made, 'arguments').at(-1) ?? null) === 'style'
 }
 
 /** What each argument of a call is where it stands, in their order. */

@@ -29,7 +29,7 @@ export function readTagCode(
 ): void {
   for (const string of strings) {
     if (string.role === 'tested' || (string.key !== null && isNamedAddress(string.key))) continue
-    const content = codeString(at, string)
+    const content = withoutVariables(codeString(at, string))
     const { text } = content
     const start = text.search(/\S/)
     if (start < 0 || isKnown(content.toSource(start))) continue
@@ -42,6 +42,12 @@ export function readTagCode(
     } else if (looksLikeMarkup(text)) readers.markup(content, 'markup-text')
     else if (looksLikeCss(text)) readers.css(styleIn(content) ?? content, 'css-text')
   }
+}
+
+/** `{$x->y}` of PHP as an interpolation that sheets know. */
+function withoutVariables(content: Embedded): Embedded {
+  if (!content.text.includes('{$')) return content
+  return { ...content, text: content.text.replace(/\{\$[^{}\r\n]+\}/g, (all) => `#{${' '.repeat(all.length - 3)}}`) }
 }
 
 function judge(kind: 'written' | 'short-hex' | 'name', { key, role }: TagString): Confidence | null {

@@ -109,6 +109,17 @@ HTML;`
   )
 })
 
+it('what variables of PHP leave open in a string is no fault, and no end of a block', () => {
+  const text =
+    '<?php $css = <<<X\n.a { color: {$c}; fill: red }\n.{$b} i { color: tan; border: 1px solid {$o->c} }\nX; $x = "b { color: " . $c . "; fill: #123 }";'
+  expect(lines('a.php', text)).toEqual([
+    'red fill fill on .a likely by css-text',
+    'tan color text on .#{ } i likely by css-text',
+    '#123 fill fill likely by css-text',
+  ])
+  expect(read('a.php', text).findings).toEqual([])
+})
+
 describe('links of templates', () => {
   it.each<[string, string, string[]]>([
     [

@@ -1,5 +1,5 @@
 import type { Embedded } from '../embedded.ts'
-import type { Emitter } from '../emit.ts'
+import { type Emitter, ofPieces } from '../emit.ts'
 import { maskTags } from './mask.ts'
 import { blocksOf, type TagBlock } from './tag-blocks.ts'
 import { readTagCode, type TextReaders } from './tag-code.ts'
@@ -46,7 +46,7 @@ export function readThroughTags(emitter: Emitter, read: MaskedReader, parts: Par
   for (const { start, end, holds } of blocksOf(text, tags)) parts.block(piece(masked, start, end), holds, recording)
   // What is bound to an attribute was read with it.
   const others = tags.filter((tag) => !isBound(text, tag)).flatMap(stringsIn)
-  readTagCode(plain, others, recording, parts.text(recording), (offset) => known.has(offset))
+  readTagCode(plain, others, recording, parts.text(ofPieces(recording)), (offset) => known.has(offset))
   for (const tag of tags)
     for (const link of linksOfTag(text, tag, stringsIn(tag))) emitter.link(plain, link.start, link.end, link)
   for (const { kind, code } of tags) {
