@@ -5,11 +5,8 @@ import type { Emitter } from '../emit.ts'
 import { type Context, lessSure, type OuterContext } from '../occurrence.ts'
 import { type Attribute, type StartTag, scanMarkup } from '../scan/markup-scanner.ts'
 import { decodedText } from '../scan/references.ts'
-import { type ScriptLanguage, scriptLanguage } from '../script/parse.ts'
 import { readScript, readScriptValue } from '../script/script.ts'
 import { readJson } from '../settings/json.ts'
-import { CSS, type Dialect, LESS, SCSS } from '../sheet/dialect.ts'
-import { SASS, STYLUS } from '../sheet/indented-dialect.ts'
 import { readStylesheet } from '../sheet/stylesheet.ts'
 import { partial } from '../source-link.ts'
 import { maskForScript } from '../template/mask.ts'
@@ -20,6 +17,7 @@ import { describe, OpenElements } from './element.ts'
 import { readEntities } from './entities.ts'
 import { linksOf } from './markup-links.ts'
 import { paintedAttribute } from './painted-attribute.ts'
+import { dialectOf, languageOf, unsectioned } from './raw-text.ts'
 
 /** What markup is read as. */
 export interface MarkupOptions {
@@ -176,7 +174,7 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     const media = (attributeText(tag, 'media') ?? '').trim()
     const context = withCondition(outer)
     const sheet = unsectioned(at, start, end, xml)
-    const dialect = DIALECTS[attributeText(tag, 'lang')?.toLowerCase() || type.replace(/^text\//, '')] ?? CSS
+    const dialect = dialectOf(attributeText(tag, 'lang') || type)
     if (type === '' || type === 'text/css')
       emitter.link(at, start, end, {
         kind: 'style',
@@ -208,14 +206,8 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
         withCondition({ ...outer, selector: null, subjects: [] }),
         emitter,
         null,
-        languageOf(tag, type),
+        languageOf(attributeText(tag, 'lang') ?? type, emitter.source.path),
       )
-  }
-
-  const languageOf = (tag: StartTag, type: string): ScriptLanguage => {
-    const written = (attributeText(tag, 'lang') ?? type).toLowerCase()
-    if (/tsx$/.test(written)) return 'tsx'
-    return /^ts$|typescript|\/ts$/.test(written) ? 'ts' : scriptLanguage(emitter.source.path)
   }
 
   const attributeText = (tag: StartTag, wanted: string): string | null => {
@@ -280,25 +272,8 @@ const LONGEST_CONDITION = 300
 /** What a server puts in the place of a comment. */
 const INCLUDED = /^#include\s+(?:virtual|file)\s*=\s*["']([^"'\n]{1,200})["']/
 
-const DIALECTS: Readonly<Record<string, Dialect | undefined>> = {
-  scss: SCSS,
-  less: LESS,
-  sass: SASS,
-  styl: STYLUS,
-  stylus: STYLUS,
-}
-
 /** A declaration whose name stands elsewhere: the name counts as what stands before the value. */
 function prefixed(value: Embedded, property: string): Embedded {
   const head = `${property}:`
   return within(value, head + value.text, (offset) => Math.max(0, offset - head.length))
-}
-
-/** The content of a style element; the marks of a CDATA section in it become blanks. */
-function unsectioned(at: Embedded, start: number, end: number, xml: boolean): Embedded {
-  const content = at.text.slice(start, end)
-  if (!content.includes('<![CDATA['))
-    return xml && content.includes('&') ? decodedText(at, start, end) : within(at, content, (offset) => start + offset)
-  const text = content.replace(/<!\[CDATA\[|\]\]>/g, (mark) => ' '.repeat(mark.length))
-  return within(at, text, (offset) => start + offset)
 }

@@ -5,17 +5,19 @@ import {
   decode,
   encode,
   type LedgerPlace,
+  type PlanState,
   placeAt,
   quietPage,
   quietSheet,
+  type Role,
   resolver,
   rewriteFile,
+  type ScopePage,
   type SourceText,
   touches,
   unpackLedger,
   type WritablePlan,
 } from '@undo-ink/core'
-import type { PlanData } from './writer.ts'
 
 /** One file to be written; all bytes as they are stored. */
 export interface FileToWrite {
@@ -27,6 +29,12 @@ export interface FileToWrite {
   readonly plan: SharedPlan | null
   /** What is switched off in it, since it would be refused where it is shown; null: nothing. */
   readonly quiet: 'page' | 'sheet' | null
+}
+
+/** A plan as it is written, in plain data. */
+export interface PlanData extends Pick<PlanState, 'decisions' | 'confirmations' | 'corrections' | 'insertions'> {
+  readonly roles: readonly Role[]
+  readonly pages: readonly ScopePage[]
 }
 
 /** A plan that many files are written by: one copy for all threads, told from others by its key. */

@@ -1,19 +1,12 @@
 import { createHash } from 'node:crypto'
 import { serialize } from 'node:v8'
-import type { PlanState, Role, ScopePage } from '@undo-ink/core'
 import type { Piscina } from 'piscina'
 import type { FileRow, PlanRow } from '../../db/models.ts'
 import { threads } from '../../threads.ts'
 import { pagesOf } from '../audit/service.ts'
 import { findOccurrences, loadBytes } from '../audit/store.ts'
 import { planStanding } from '../plans/service.ts'
-import type { FileToWrite, SharedPlan } from './worker.ts'
-
-/** A plan as it is written, in plain data. */
-export interface PlanData extends Pick<PlanState, 'decisions' | 'confirmations' | 'corrections' | 'insertions'> {
-  readonly roles: readonly Role[]
-  readonly pages: readonly ScopePage[]
-}
+import type { FileToWrite, PlanData, SharedPlan } from './worker.ts'
 
 /** A plan as it stands, ready to be written into the files of its copy. */
 export interface Rewriting extends SharedPlan {
