@@ -3,7 +3,7 @@ import type { Pairs } from './pairs.ts'
 /** In place of a distance: out of reach. */
 const FAR = 0xffffffff
 
-/** Clusters that could still merge, each with those whose farthest member is within reach; a cluster goes by the least of its leaves. */
+/** The candidates of complete linkage: for each cluster the others whose farthest member is within the tolerance. A cluster is named by the least of its leaves. */
 export class Neighbours {
   /** Where the row of each cluster starts in the columns below, and ends. */
   private readonly starts: Uint32Array

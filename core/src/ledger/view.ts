@@ -17,7 +17,7 @@ import { markWords, NO_WORDS, runsOf, type Words } from './words.ts'
 export const GROUPINGS = ['file', 'color', 'heading', 'selector', 'variable'] as const
 export type Grouping = (typeof GROUPINGS)[number]
 
-/** What of a ledger is looked at, and how it is put together. */
+/** Which places of a ledger are shown, and how they are grouped. */
 export interface LedgerView {
   /** Any of the values of a facet; an empty list, or none, limits nothing. */
   readonly chosen: Readonly<Partial<Record<Facet, readonly string[]>>>

@@ -86,7 +86,7 @@ export function observeColors(ledger: Ledger, paintings: Paintings): Map<OpaqueK
   return new Map(color.values.map((key, code) => [key, observed(tallies[code] as Tallies)]))
 }
 
-/** What is seen of all places of which parts were observed, each in one of them. */
+/** Adds up observations of disjoint parts of the places. */
 export function together(parts: readonly Observation[]): Observation {
   if (parts.length === 1 && parts[0]) return parts[0]
   const tallies = newTallies()
@@ -130,7 +130,7 @@ interface EndsSeen {
   readonly kind: SubjectKind | null
 }
 
-/** Looks once at what takes a variable, however often it is set. */
+/** Makes the function that sums up what takes a variable; remembered by variable, since one may be set in many places. */
 function endsSeen(paintings: Paintings): (variable: string) => EndsSeen {
   const known = new Map<string, EndsSeen>()
   return (variable) => {

@@ -126,7 +126,7 @@ function twice(held: readonly Correction[], made: readonly Correction[]): EventP
   return isTwice ? problem('corrected-already') : null
 }
 
-/** A slip is what stands there, is no place, which has decisions of its own, and becomes a color or a property. */
+/** Why corrections cannot be added: the text at their range must be the slip, must hold no place (places have decisions), and what replaces it must be a color or the name of a property. */
 function slipProblem(corrections: readonly Correction[], facts: EventFacts): EventProblem | null {
   for (const { path, range, raw, replacement } of corrections) {
     const file = facts.textOf(path)

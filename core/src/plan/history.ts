@@ -73,7 +73,7 @@ export interface PlanStart {
   readonly paletteVersion: number
 }
 
-/** An act that holds, and those before it. */
+/** The acts that hold, as a list from the last one back. */
 interface Held {
   readonly act: Act
   readonly before: Held | null

@@ -23,7 +23,7 @@ interface DeclaredPaint<O> {
   readonly strength: readonly number[]
 }
 
-/** Of one subject, by condition: of those with the same states and specificity, the last. */
+/** The rules for one subject: by at-rules, then by states and specificity; of equal ones the last in the sheet. */
 type Rules<O> = Map<string, Map<string, DeclaredPaint<O>>>
 
 /** Situations of one subject beyond which none is looked at: sheets that people write have a few dozen at most. */

@@ -1,7 +1,7 @@
 import { readSelectors, type SelectorFacts } from '../selector/selector.ts'
 import type { Context } from '../source/occurrence.ts'
 
-/** What was read of the lists of places that are still there: they are asked for again with every step of the one who decides. */
+/** By place, the selectors of its list: the same places are asked for again with every step of whoever decides. */
 const known = new WeakMap<object, readonly SelectorFacts[]>()
 
 /** The selectors of the list that a place stands under. A style attribute, which paints one element only, and a list that cannot be read have a subject of their own. */

@@ -35,7 +35,7 @@ function inHex(written: Written, short: string | null, long: string, alpha: numb
   return { raw, notation: `hex${(raw.length - 1) as 3 | 4 | 6 | 8}`, alpha }
 }
 
-/** The old way of writing has a name of its own for functions with alpha, which the first browsers that knew it ask for. */
+/** With commas the function is written `rgba()` or `hsla()`: the first browsers that knew alpha ask for that name. */
 function inFunction({ raw, notation }: Written, alpha: number): Written | null {
   const match = WRITTEN_ALPHA.exec(raw)
   if (!match) return null

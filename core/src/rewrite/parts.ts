@@ -128,7 +128,7 @@ function partRule<P extends Occurrence>(
   return { pieces, edit: { kind: 'split-rule', range: { start: at, end: at }, replacement, decisions: [...decisions] } }
 }
 
-/** Behind the last declaration of a block that stands before what is nested behind some places. */
+/** Offset behind the last own declaration of a block before the first block nested behind the given places: a rule for a part is put there. */
 function endOfOwn(text: string, { declarations, nested, body }: WrittenRule, places: readonly Occurrence[]): number {
   const last = places.reduce((most, { range }) => Math.max(most, range.end), 0)
   const next = nested.find((each) => each >= last) ?? body.end
@@ -152,7 +152,7 @@ function behindSelector(text: string, { head }: WrittenRule, part: RulePart): st
   return part.selectors.map(({ at, within }) => limitedTo(written[at] ?? '', within)).join(', ')
 }
 
-/** From within its own block. */
+/** The selector of a rule for a part that is nested in the block of the rule itself. */
 function nestedSelector({ selectors }: RulePart, list: string): string {
   const [first] = selectors
   const alike = selectors.every(({ within }) => within.join() === first?.within.join())

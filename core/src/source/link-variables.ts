@@ -18,7 +18,7 @@ function linkUses<F extends { readonly reading: Reading | null }>(files: readonl
   return files.map((file) => (file.reading ? { ...file, reading: withUses(file.reading, onlyUse) } : file))
 }
 
-/** Of each variable the uses of all that takes it, through others too. Linear: each use goes along each link once. */
+/** By variable, what it is used for wherever it is taken, by way of other variables too. Linear: each use goes along each link once. */
 function usesOfVariables(readings: readonly Reading[]): Map<string, Set<Use>> {
   const uses = new Map<string, Set<Use>>()
   const sources = new Map<string, string[]>()

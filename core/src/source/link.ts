@@ -26,7 +26,7 @@ export function linkChannels<F extends { readonly reading: Reading | null }>(fil
   return files.map((file) => (file.reading ? { ...file, reading: withChannels(file.reading, taken) } : file))
 }
 
-/** A variable's name as what takes it is found by: Sass takes `_` and `-` in names for the same. */
+/** The name under which a variable is looked up: to Sass `_` and `-` in names are the same. */
 export function variableKey(name: string): string {
   return name.startsWith('$') ? name.replaceAll('_', '-') : name
 }

@@ -272,7 +272,7 @@ const LONGEST_CONDITION = 300
 /** What a server puts in the place of a comment. */
 const INCLUDED = /^#include\s+(?:virtual|file)\s*=\s*["']([^"'\n]{1,200})["']/
 
-/** A declaration whose name stands elsewhere: the name counts as what stands before the value. */
+/** A value as a declaration of a property whose name stands elsewhere. Offsets in the name lead to the beginning of the value. */
 function prefixed(value: Embedded, property: string): Embedded {
   const head = `${property}:`
   return within(value, head + value.text, (offset) => Math.max(0, offset - head.length))

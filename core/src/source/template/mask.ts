@@ -39,7 +39,7 @@ function uncover(blanked: string, text: string, tag: Tag, strings: readonly TagS
   return out + blanked.slice(at)
 }
 
-/** Whether what was written last lets a value follow: no rule or declaration has just ended. */
+/** Whether the text before a tag ends within a value: no rule or declaration has just begun or ended. */
 function isInValue(before: string): boolean {
   return !/[{};]\s*$/.test(before)
 }
