@@ -15,6 +15,13 @@ const TEXTS: readonly (readonly [kind: string, path: string, size: number, text:
   ['tags of a template', 'a.liquid', 5_000, (n) => `{% if a %}<p style="color:{{ b | default: '#fff' }}">`.repeat(n)],
   ['tags of a template that do not end', 'a.php', 50_000, (n) => '{{ <?php {% <% '.repeat(n)],
   ['braces of a component that do not end', 'a.svelte', 50_000, (n) => '<p title={ <!--'.repeat(n)],
+  ['values in braces', 'a.svelte', 2_000, (n) => '<p class={a} style:color={b ? "#123456" : c}>'.repeat(n)],
+  [
+    'texts that a script puts together',
+    'a.js',
+    5_000,
+    (n) => `x.innerHTML = ${times(n, (i) => `'<p style="color:#123456' + a${i}`).join(' + ')}`,
+  ],
   ['styles of a script', 'a.ts', 5_000, (n) => times(n, (i) => `x${i}.style.color = '#123456' as const`).join('\n')],
 ]
 

@@ -3,6 +3,7 @@ import type { Insertion } from '../plan/insertion.ts'
 import type { Resolver } from '../plan/outcome.ts'
 import { sheetEnd } from '../source/read.ts'
 import type { Edit } from '../text/edit.ts'
+import { lineEndOf } from '../text/lines.ts'
 import type { SourceText } from '../text/source-text.ts'
 import type { Unwritten } from './unwritten.ts'
 
@@ -36,7 +37,7 @@ export function addedRules(
   const unwritten: Extract<Unwritten, { of: 'rule' }>[] = []
   if (insertions.length === 0) return { written, unwritten }
   const { text } = source
-  const end = /\r\n|\n|\r/.exec(text)?.[0] ?? '\n'
+  const end = lineEndOf(text)
   const at = text.length
   const tail = sheetEnd(source)
   const isOnNewLine = tail === 'closed' && (text === '' || /[\r\n]$/.test(text))

@@ -7,6 +7,8 @@ export interface NewRule {
   readonly declarations: readonly string[]
   /** A media feature around it; null: none. */
   readonly width: string | null
+  /** How lines end in its sheet. */
+  readonly lineEnd: string
 }
 
 /**
@@ -14,17 +16,17 @@ export interface NewRule {
  * @param inside whether it stands within the block, else behind it
  */
 export function placed(text: string, block: WrittenRule, at: number, inside: boolean, rule: NewRule): string {
+  const { lineEnd } = rule
   const own = (block.declarations[0] as Declaration).start
-  const end = /\r\n|\n|\r/.exec(text)?.[0] ?? '\n'
   const sign = inside && !/[;{}]\s*$/.test(text.slice(block.body.start - 1, at)) ? ';' : ''
   if (isMinified(text, block)) return sign + wrapped(`${rule.selector}{${rule.declarations.join(';')}}`, rule, '')
   const indent = indentAt(text, inside ? own : block.head.start)
   const deeper = inside ? indent + (indent.includes('\t') ? '\t' : '  ') : indentAt(text, own)
   const body = text.slice(block.body.start, block.body.end)
   const written = /[\r\n]/.test(body)
-    ? `${rule.selector} {${end}${rule.declarations.map((each) => `${deeper}${each};${end}`).join('')}${indent}}`
+    ? `${rule.selector} {${lineEnd}${rule.declarations.map((each) => `${deeper}${each};${lineEnd}`).join('')}${indent}}`
     : `${rule.selector} { ${rule.declarations.join('; ')}${body.trimEnd().endsWith(';') ? ';' : ''} }`
-  return sign + end + indent + wrapped(written, rule, ' ')
+  return sign + lineEnd + indent + wrapped(written, rule, ' ')
 }
 
 function wrapped(rule: string, { width }: NewRule, blank: string): string {

@@ -6,6 +6,7 @@ import type { Occurrence } from '../source/occurrence.ts'
 import type { WrittenRule } from '../source/read.ts'
 import type { Declaration } from '../source/sheet/rules.ts'
 import type { Edit } from '../text/edit.ts'
+import { lineEndOf } from '../text/lines.ts'
 import { becomesSolid, changeOf, textAfter, writtenFor } from './declaration.ts'
 import type { HoldingRule, Holdings } from './holdings.ts'
 import { placed } from './layout.ts'
@@ -61,8 +62,10 @@ export function partRules<P extends Occurrence>(
     known.push({ occurrence: place, declaration, pieces: written })
     byRule.set(held, known)
   }
+  // Looked for once: a sheet may be one long line.
+  const lineEnd = lineEndOf(text)
   const rules = [...byRule].flatMap(([held, parted]) =>
-    inOrder(parted).map((group) => partRule(text, held, group, resolver, unwritten)),
+    inOrder(parted).map((group) => partRule(text, held, group, resolver, lineEnd, unwritten)),
   )
   return { rules, unwritten }
 }
@@ -103,6 +106,7 @@ function partRule<P extends Occurrence>(
   { rule, holdings }: HoldingRule<P>,
   pieces: ReadonlyMap<P, WrittenPart>,
   resolver: Resolver,
+  lineEnd: string,
   unwritten: Unwritten<P>[],
 ): PartRule<P> {
   const [first, { part }] = [...pieces][0] as [P, WrittenPart]
@@ -124,7 +128,7 @@ function partRule<P extends Occurrence>(
   const inside = goesInside(rule)
   const selector = inside ? nestedSelector(part, first.selector ?? '') : behindSelector(text, rule, part)
   const at = inside ? endOfOwn(text, rule, [...pieces.keys()]) : rule.body.end + 1
-  const replacement = placed(text, rule, at, inside, { selector, declarations, width: part.width })
+  const replacement = placed(text, rule, at, inside, { selector, declarations, width: part.width, lineEnd })
   return { pieces, edit: { kind: 'split-rule', range: { start: at, end: at }, replacement, decisions: [...decisions] } }
 }
 

@@ -19,6 +19,12 @@ export function lineStarts(text: string): number[] {
   return starts
 }
 
+/** How the lines of a text end: as its first does; LF where it has one line. Linear. */
+export function lineEndOf(text: string): '\r\n' | '\n' | '\r' {
+  const [end] = /\r\n|\n|\r/.exec(text) ?? ['\n']
+  return end as '\r\n' | '\n' | '\r'
+}
+
 /** Position of an offset, given its text's line starts; O(log lines). */
 export function positionAt(starts: readonly number[], offset: number): Position {
   let low = 0
