@@ -109,6 +109,14 @@ describe('what is suggested', () => {
     expect(first(named, '#c77700')).toEqual(['accent', 'second-hue'])
   })
 
+  it('keeps the state of a link apart from the link in a palette that has no role for it', () => {
+    const links = `:root { --brand: #bd5d38; --link-color: #bd5d38; --link-hover-color: #974a2d }
+      a { color: var(--link-color) } a:hover { color: var(--link-hover-color) } .btn, .head { background: var(--brand) }`
+    expect(first(suggested(links), '#974a2d')).toEqual(['follows #bd5d38', 'called'])
+    const hover: Role = { id: 'hover', name: 'link hover', color: '#0b6e74' }
+    expect(first(suggested(links, [...ROLES, hover]), '#974a2d')).toEqual(['hover', 'called'])
+  })
+
   it('follows a variable whose name says nothing to what takes it', () => {
     const taken = suggested(`:root { --v1: #23303a; --v2: #f6f1e7; --v3: #8b949a }
       body { color: var(--v1); background: var(--v2) } p { color: var(--v1) } hr, td { border-color: var(--v3) }`)

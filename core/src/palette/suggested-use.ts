@@ -96,11 +96,21 @@ function calledFound(asked: Asked): UseSuggestion | null {
   const share = (itself + shades) / seen.places
   if (share < LEADING) return null
   const sureness = 0.95 * (0.5 + 0.5 * share)
-  if (itself >= shades) return found(asked, 'called', sureness, job, ...(INSTEAD[job] ?? []))
-  const lead = job === 'primary' ? site.primary : job === 'accent' ? site.accent : null
+  // In a palette without it the state of a link keeps its distance to the link: as the link's own color nobody would see it.
+  const isState = STATES_OF_LINKS.includes(job) && !asked.roles.has(job)
+  if (itself >= shades && !isState) return found(asked, 'called', sureness, job, ...(INSTEAD[job] ?? []))
+  const lead = leadOf(job, color, site)
   return lead && lead !== color && isHued(color)
     ? { to: { kind: 'follow', lead: lead.lead }, sureness: Math.min(sureness, 0.8), why: 'called' }
     : null
+}
+
+/** The color of which one that is called for a job is a shade or a state; null: none is known. */
+function leadOf(job: Job, color: SiteColor, { primary, accent, link }: SiteColors): SiteColor | null {
+  if (job === 'primary') return primary
+  if (job === 'accent') return accent
+  if (!STATES_OF_LINKS.includes(job)) return null
+  return [link, primary, accent].find((each) => each && each !== color && isOneHue(color, each)) ?? null
 }
 
 /** Jobs that colors without a hue have. */
@@ -110,9 +120,8 @@ const OF_GREYS: readonly Job[] = ['line', 'soft text']
 const INSTEAD: Readonly<Partial<Record<Job, readonly string[]>>> = {
   success: ['notice'],
   warning: ['notice'],
-  'link hover': ['link'],
-  'link visited': ['link'],
 }
+const STATES_OF_LINKS: readonly Job[] = ['link hover', 'link visited']
 
 /** Jobs by which things are light or dark. */
 const TONES: ReadonlySet<string> = new Set(['ground', 'soft ground', 'text', 'soft text', 'line', 'text on primary'])
