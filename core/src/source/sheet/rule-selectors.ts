@@ -24,16 +24,17 @@ export function selectorReader(sheetLength: number): (rule: Rule) => RuleContext
     if (budget < 0) return selector
     return selector.includes('&') ? selector.replaceAll('&', () => as) : `${as} ${selector}`
   }
+  // What a rule stands in is asked for by each that is nested there, and kept; the rule itself by nobody else.
   const resolve = (rule: Rule): string => {
     const chain: Rule[] = []
     let known: string | undefined
-    for (let each: Rule | null = rule; each && known === undefined; each = each.outer?.selectors ?? null) {
+    for (let each = outerOf(rule); each && known === undefined; each = outerOf(each)) {
       known = resolved.get(each)
       if (known === undefined) chain.push(each)
     }
     let selector = known ?? null
     for (let each = chain.pop(); each; each = chain.pop()) resolved.set(each, (selector = nest(each.written, selector)))
-    return selector ?? ''
+    return resolved.get(rule) ?? nest(rule.written, selector)
   }
   const parts = (list: string) => {
     let found = lists.get(list)
@@ -53,6 +54,10 @@ export function selectorReader(sheetLength: number): (rule: Rule) => RuleContext
       specificity: strongest(read),
     }
   }
+}
+
+function outerOf({ outer }: Rule): Rule | null {
+  return outer?.selectors ?? null
 }
 
 /** White space other than single blanks. */
