@@ -40,8 +40,8 @@ export function nearestText({ nearest }: CheckDocument['places'][number]): strin
   return nearest ? `, nearest ${nearest.role} (ΔE00 ${nearest.distance})` : ''
 }
 
-type Placed = Pick<CheckDocument['places'][number], 'file' | 'line' | 'column' | 'raw' | 'property' | 'selector'>
+type CheckedPlace = Pick<CheckDocument['places'][number], 'file' | 'line' | 'column' | 'raw' | 'property' | 'selector'>
 
-function placeText({ file, line, column, raw, property, selector }: Placed): string {
+function placeText({ file, line, column, raw, property, selector }: CheckedPlace): string {
   return `${file}:${line}:${column}  ${raw}  ${property}${selector === null ? '' : `  ${selector}`}`
 }

@@ -40,5 +40,5 @@ export const LISTS = ['subjects', 'signals', 'atRules', 'functions'] as const sa
 export type ListField = (typeof LISTS)[number]
 
 /** The law that a place is made of its index, its positions, its fields and its lists, and of nothing else. */
-type Kept = Field | ListField | 'index' | 'range' | 'line' | 'column'
-true satisfies [Exclude<keyof LedgerPlace, Kept>] extends [never] ? true : false
+type StoredField = Field | ListField | 'index' | 'range' | 'line' | 'column'
+true satisfies [Exclude<keyof LedgerPlace, StoredField>] extends [never] ? true : false

@@ -38,7 +38,7 @@ export interface CalledCount {
 }
 
 type Painting = Pick<Occurrence, 'use' | 'subjects' | 'signals' | 'selector'>
-export type Seen = Painting & Pick<Occurrence, 'heading' | 'variable'>
+export type ObservedPlace = Painting & Pick<Occurrence, 'heading' | 'variable'>
 /** The places that take a variable's value in the end. */
 export type Paintings = (variable: string) => readonly Painting[]
 
@@ -56,7 +56,7 @@ const NAMED_BY: Readonly<Record<Named, RegExp>> = {
 }
 
 /** What is seen of some places: in which uses, on what, in which states, under which names. */
-export function observe(places: readonly Seen[], paintings: Paintings): Observation {
+export function observe(places: readonly ObservedPlace[], paintings: Paintings): Observation {
   const tallies = newTallies()
   const endsOf = endsSeen(paintings)
   for (const place of places) add(tallies, place, endsOf)
@@ -73,7 +73,7 @@ export function observeColors(ledger: Ledger, paintings: Paintings): Map<OpaqueK
   for (let at = 0; at < ledger.length; at++) {
     // What is only possibly a color says nothing of one.
     if (confidence.codes[at] === possible) continue
-    const place: Seen = {
+    const place: ObservedPlace = {
       use: valueAt(ledger, 'use', at),
       subjects: listAt(ledger, 'subjects', at),
       signals: listAt(ledger, 'signals', at),
@@ -149,7 +149,7 @@ function endsSeen(paintings: Paintings): (variable: string) => EndsSeen {
   }
 }
 
-function add(tallies: Tallies, place: Seen, endsOf: (variable: string) => EndsSeen): void {
+function add(tallies: Tallies, place: ObservedPlace, endsOf: (variable: string) => EndsSeen): void {
   const { variable, selector, heading } = place
   const ends = variable === null ? null : endsOf(variable)
   const tally = tallyOf(tallies.uses, place.use)

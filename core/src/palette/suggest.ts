@@ -67,7 +67,7 @@ function lookingWith(roles: readonly Role[]): (key: OpaqueKey) => ColorTraits | 
   }
 }
 
-interface Told {
+interface SaidOfUse {
   readonly use: Use
   readonly found: UseSuggestion
   readonly places: number
@@ -75,7 +75,7 @@ interface Told {
 
 function suggestedFor(color: SiteColor, site: SiteColors, roles: RolesByJob): Suggestion[] {
   const told = [...color.seen.uses]
-    .flatMap(([use, seen]): Told[] => {
+    .flatMap(([use, seen]): SaidOfUse[] => {
       const found = foundFor({ color, use, seen, site, roles })
       return found ? [{ use, places: seen.places, found: { ...found, sureness: sureIn(use, found.sureness) } }] : []
     })
@@ -83,7 +83,7 @@ function suggestedFor(color: SiteColor, site: SiteColors, roles: RolesByJob): Su
   const placesTo = ({ to }: UseSuggestion) =>
     told.reduce((sum, each) => (isSame(each.found.to, to) ? sum + each.places : sum), 0)
   const isSaidByAll =
-    told.length === color.seen.uses.size && told.every(({ found }) => isSame(found.to, (told[0] as Told).found.to))
+    told.length === color.seen.uses.size && told.every(({ found }) => isSame(found.to, (told[0] as SaidOfUse).found.to))
   // Where each use says the same, it is as sure as they are on the whole.
   if (told[0] && isSaidByAll) {
     const sureness = told.reduce((sum, { found, places }) => sum + found.sureness * places, 0) / color.seen.places
@@ -93,7 +93,7 @@ function suggestedFor(color: SiteColor, site: SiteColors, roles: RolesByJob): Su
     .filter(({ found }) => OF_THE_COLOR.includes(found.why))
     .toSorted((a, b) => placesTo(b.found) - placesTo(a.found))
   const share = main ? placesTo(main.found) / color.seen.places : 0
-  const apart = (some: readonly Told[]) =>
+  const apart = (some: readonly SaidOfUse[]) =>
     some.map(({ use, found }) => ({ ...found, use, sureness: round(found.sureness) }))
   if (!main || share < LEADING) return apart(told)
   // What nothing is said of goes along; what speaks against is suggested apart.

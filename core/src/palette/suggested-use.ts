@@ -43,7 +43,7 @@ export interface JobRole {
 export type RolesByJob = ReadonlyMap<string, JobRole>
 
 /** One use of a color, of which something is to be said. */
-export interface Asked {
+export interface ColorUse {
   readonly color: SiteColor
   readonly use: Use
   readonly seen: UseObservation
@@ -59,12 +59,12 @@ export function isSame(a: UseSuggestion['to'], b: UseSuggestion['to']): boolean 
 export const LEADING = 0.5
 
 /** What is said of one use of a color: by what its author calls it there, else by what is seen of it. null: nothing. */
-export function foundFor(asked: Asked): UseSuggestion | null {
+export function foundFor(asked: ColorUse): UseSuggestion | null {
   return calledFound(asked) ?? (asked.use === 'variable' ? foundForVariables(asked) : foundForUse(asked))
 }
 
 /** What most of what takes the variables of a color says. */
-function foundForVariables(asked: Asked): UseSuggestion | null {
+function foundForVariables(asked: ColorUse): UseSuggestion | null {
   const { color } = asked
   const told = [...color.seen.through].flatMap(([use, ends]) => {
     const found = foundForUse({ ...asked, use, seen: ends })
@@ -80,7 +80,7 @@ function foundForVariables(asked: Asked): UseSuggestion | null {
 }
 
 /** What the author's own names for a color say. */
-function calledFound(asked: Asked): UseSuggestion | null {
+function calledFound(asked: ColorUse): UseSuggestion | null {
   const { color, seen, site } = asked
   const { l } = color
   const [best] = [...seen.called].toSorted(([, a], [, b]) => b.itself + b.shades - (a.itself + a.shades))
@@ -134,7 +134,7 @@ const DIMMING = 0.5
 
 /** The first of some roles that the palette has. What would turn light into dark is suggested of the pages' own text and ground only, and never surely. */
 function found(
-  { color, use, site, roles }: Asked,
+  { color, use, site, roles }: ColorUse,
   why: Reason,
   sureness: number,
   ...names: readonly string[]
@@ -165,7 +165,7 @@ function isDimmed(role: JobRole, { lead }: SiteColor, { ground }: SiteColors, ro
   return contrast(role.color, after) < RATIOS.text
 }
 
-function foundForUse(asked: Asked): UseSuggestion | null {
+function foundForUse(asked: ColorUse): UseSuggestion | null {
   const { color, use, seen, site } = asked
   const role = (why: Reason, sureness: number, ...names: readonly string[]) => found(asked, why, sureness, ...names)
   if (color.same && isHued(color))
@@ -193,7 +193,7 @@ const SAID = ['error', 'success', 'warning'] as const
 
 /** What a color of no hue is for, by its lightness. */
 function forGrey(
-  { color, use, seen, site }: Asked,
+  { color, use, seen, site }: ColorUse,
   role: (why: Reason, sureness: number, ...names: readonly string[]) => UseSuggestion | null,
 ): UseSuggestion | null {
   const { l } = color

@@ -44,14 +44,14 @@ export type Decidable = Pick<Occurrence, 'color' | 'use'> &
   Partial<
     Pick<
       Occurrence,
-      'heading' | 'selector' | 'specificity' | 'atRules' | 'alpha' | 'confidence' | 'range' | keyof Asked
+      'heading' | 'selector' | 'specificity' | 'atRules' | 'alpha' | 'confidence' | 'range' | keyof AdmittedBy
     >
   > & {
     readonly path?: string
   }
 
 /** What is asked of a place before its element can take its parent's color there, or it can be given an alpha. */
-type Asked = Pick<
+type AdmittedBy = Pick<
   Occurrence,
   'property' | 'functions' | 'inner' | 'evidence' | 'literalOnly' | 'variable' | 'isWhole' | 'notation' | 'computedWith'
 >

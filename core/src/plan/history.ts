@@ -74,9 +74,9 @@ export interface PlanStart {
 }
 
 /** The acts that hold, as a list from the last one back. */
-interface Held {
+interface HeldActs {
   readonly act: Act
-  readonly before: Held | null
+  readonly before: HeldActs | null
 }
 
 /**
@@ -85,7 +85,7 @@ interface Held {
  */
 export class PlanFold {
   /** What held after as many events. */
-  private readonly held: (Held | null)[] = [null]
+  private readonly held: (HeldActs | null)[] = [null]
   private undone: Act[] = []
   private readonly points: Point[] = []
   private known: PlanState | null = null
@@ -103,7 +103,7 @@ export class PlanFold {
     this.known = null
   }
 
-  private after(done: Held | null, event: PlanEvent): Held | null {
+  private after(done: HeldActs | null, event: PlanEvent): HeldActs | null {
     switch (event.kind) {
       case 'undo':
         if (done) this.undone.push(done.act)
@@ -134,7 +134,7 @@ export class PlanFold {
   }
 
   /** The acts that count: one that returns to a moment stands for all that held then, and nothing before it counts. */
-  private lasting(last: Held | null): readonly Lasting[] {
+  private lasting(last: HeldActs | null): readonly Lasting[] {
     const acts: Lasting[] = []
     for (let each = last; each; )
       if (each.act.kind === 'return') each = this.held[each.act.to] ?? null
@@ -146,7 +146,7 @@ export class PlanFold {
   }
 }
 
-function actsOf(last: Held | null): readonly Act[] {
+function actsOf(last: HeldActs | null): readonly Act[] {
   const acts: Act[] = []
   for (let each = last; each; each = each.before) acts.push(each.act)
   return acts.reverse()

@@ -9,7 +9,7 @@ import { useCopy } from '../work/work.tsx'
 const MOST_PAGES = 60
 
 /** On how many of the site's pages an element is found by a selector, within some regions. */
-export interface Seen {
+export interface PagesSeen {
   on(selector: string, within: readonly string[]): number
   /** Whether any page has an element that each of some selector lists finds. */
   together(lists: readonly string[]): boolean
@@ -21,7 +21,7 @@ export interface Seen {
  * Looks at the pages as they stand in the copy; null while they are loaded. Scripts may add more. The pages are only parsed: nothing of them runs or
  * is loaded. @param wanted whether anybody asks
  */
-export function useSeen(wanted: boolean): Seen | null {
+export function useSeen(wanted: boolean): PagesSeen | null {
   const { places, sitePages } = useCopy()
   const paths = useMemo(() => shownPages(sitePages), [sitePages])
   const ids = useMemo(() => paths.slice(0, MOST_PAGES).map((path) => places.fileId(path)), [paths, places])

@@ -3,7 +3,7 @@ import { useCallback, useMemo } from 'react'
 import { Note } from '../components/note.tsx'
 import { count } from '../components/words.ts'
 import type { Judgement, PairChange } from './consequence.ts'
-import { type Seen, useSeen } from './use-seen.ts'
+import { type PagesSeen, useSeen } from './use-seen.ts'
 
 /** What could be seen or read before and could not be after an act: in the same words wherever something is decided. */
 export function Warnings({ judgement }: { judgement: Judgement }) {
@@ -40,7 +40,7 @@ export function useMeeting(): (judgement: Judgement) => Judgement {
   return useCallback((judgement) => withMet(judgement, seen), [seen])
 }
 
-function withMet<J extends Judgement>(judgement: J, seen: Seen | null): J {
+function withMet<J extends Judgement>(judgement: J, seen: PagesSeen | null): J {
   if (!seen?.isWhole) return judgement
   const met = (pairs: readonly PairChange[]) => pairs.filter((pair) => isMet(pair, seen))
   return { ...judgement, vanishing: met(judgement.vanishing), dimmed: met(judgement.dimmed) }
@@ -50,7 +50,7 @@ function isOfTwoRules({ selectors: [text, ground] }: PairChange): boolean {
   return text !== ground
 }
 
-function isMet(pair: PairChange, seen: Seen): boolean {
+function isMet(pair: PairChange, seen: PagesSeen): boolean {
   const [text, ground] = pair.selectors
   return !isOfTwoRules(pair) || !text || !ground || seen.together([text, ground])
 }

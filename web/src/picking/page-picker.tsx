@@ -13,13 +13,13 @@ interface PagePickerProps {
   onPick(color: string | null): void
 }
 
-type Found = Extract<AgentSays, { kind: 'colors' }>['found']
+type PickedColors = Extract<AgentSays, { kind: 'colors' }>['found']
 
 /** The window that the page believes to have, and what it is on screen. */
 const WINDOW = { width: 1120, height: 760 }
 const SCALE = 0.5
 
-const WHAT: Readonly<Record<Found[number]['what'], string>> = {
+const WHAT: Readonly<Record<PickedColors[number]['what'], string>> = {
   image: 'image',
   fill: 'fill',
   stroke: 'stroke',
@@ -32,7 +32,7 @@ const WHAT: Readonly<Record<Found[number]['what'], string>> = {
 export function PagePicker({ visit, page, onPick }: PagePickerProps) {
   const frame = useRef<HTMLIFrameElement>(null)
   const [point, setPoint] = useState<Point | null>(null)
-  const [found, setFound] = useState<Found | null>(null)
+  const [found, setFound] = useState<PickedColors | null>(null)
   const [chosen, setChosen] = useState(0)
   const [isThere, setIsThere] = useState(false)
   const scrolled = useRef({ x: 0, y: 0 })

@@ -179,13 +179,13 @@ function sameStretch(a: StretchButtonProps, b: StretchButtonProps): boolean {
   )
 }
 
-interface Part {
+interface BandPart {
   readonly paint: string | null
   readonly kept?: boolean
   readonly grow: number
 }
 
-function Line({ parts }: { parts: readonly Part[] }) {
+function Line({ parts }: { parts: readonly BandPart[] }) {
   return (
     <span className="line">
       {parts.map(({ paint, kept, grow }, i) => (

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { type Segment, Segments } from '../../../components/segments.tsx'
 import { type Column, VirtualTable } from '../../../components/virtual-table.tsx'
 import { count, number } from '../../../components/words.ts'
-import type { Seen } from '../../../judging/use-seen.ts'
+import type { PagesSeen } from '../../../judging/use-seen.ts'
 import type { Reached, ScopeReach } from './scope-reach.ts'
 
 type Kind = keyof ScopeReach
@@ -48,7 +48,7 @@ const COLUMNS: readonly Column<Reached>[] = [
   },
 ]
 /** What of a place is taken or why it cannot be, and whether any page shows it. */
-function saysColumn(seen: Seen | null): Column<Reached> {
+function saysColumn(seen: PagesSeen | null): Column<Reached> {
   const text = ({ says, part }: Reached) => {
     if (!part || !seen) return says
     const pages = Math.max(...part.selectors.map((each) => seen.on(each.text, each.within)))
@@ -65,7 +65,7 @@ export function ReachedPlaces({
 }: {
   reach: ScopeReach
   isElsewhere: boolean
-  seen: Seen | null
+  seen: PagesSeen | null
 }) {
   const [chosen, setChosen] = useState<Kind | null>(null)
   const kind = chosen ?? (reach.all.length === 0 && reach.part.length > 0 ? 'part' : 'all')
