@@ -26,3 +26,14 @@ export function part(outer: Embedded, start: number, end: number): Embedded {
 export function within(outer: Embedded, text: string, toOuter: (offset: number) => number): Embedded {
   return { text, toSource: (offset) => outer.toSource(toOuter(offset)), drawing: outer.drawing }
 }
+
+/**
+ * Whether tags of a template, or expressions of code, write a part of a stretch: they are blanked in it.
+ * @param source text of the file
+ */
+export function isAssembled({ text, toSource, drawing }: Embedded, { start, end }: Range, source: string): boolean {
+  if (drawing?.encoding === 'base64') return false
+  const written = source.slice(toSource(start), toSource(end))
+  // Where references or escapes are decoded, lengths differ.
+  return written.length === end - start && written !== text.slice(start, end)
+}

@@ -91,7 +91,22 @@ it('a value of which tags write a part is no slip', () => {
   for (const value of ["<?= $x ? '#eee' : '#fff' ?>", '#<?= $x ?>', '<?= $x ?>'])
     expect(read('a.php', `<td bgcolor="${value}"><td bgcolor=${value}>`).findings, value).toEqual([])
   expect(read('a.astro', '<p style={{ color: "red" }}>').findings).toEqual([])
+  for (const value of ['{{ c }}', '#{{ c }}', '{{ a }}{{ b }}'])
+    expect(read('a.liquid', `<td bgcolor="${value}"><p style="color: ${value}; fill: x${value}">`).findings).toEqual([])
+  for (const text of [
+    `x.innerHTML = '<td bgcolor="' + c + '"><font color=' + d + '><p style="color:#' + e + '">'`,
+    'x.innerHTML = `<td bgcolor="${c}"><p style="color:#${e}">`; s.cssText = "color: #" + c',
+  ])
+    expect(read('a.js', text).findings, text).toEqual([])
+  expect(
+    read('a.php', `<?php echo "<td bgcolor='{$c}'><td bgcolor='$d'><p style='color:#{$f}'>"; ?>`).findings,
+  ).toEqual([])
 })
+
+cases('sheets in strings of code', [
+  ['a.js', "x.innerHTML = '<style>.b-' + n + ' { fill: tan } .c { color: red }</style>'", 'tan red'],
+  ['a.js', 'x.innerHTML = `<style>.b-${n} { fill: tan } ${more} .c { color: red }</style>`', 'tan red'],
+])
 
 cases('types of TypeScript paint nothing, what runs does', [
   [

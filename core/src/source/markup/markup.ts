@@ -1,12 +1,13 @@
 import { toHex } from '../../color/color.ts'
 import type { Range } from '../../text/range.ts'
-import { type Embedded, within } from '../embedded.ts'
+import { type Embedded, isAssembled, within } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
 import { type Context, lessSure, type OuterContext } from '../occurrence.ts'
 import { type Attribute, type StartTag, scanMarkup } from '../scan/markup-scanner.ts'
 import { decodedText } from '../scan/references.ts'
 import { readScript, readScriptValue } from '../script/script.ts'
 import { readJson } from '../settings/json.ts'
+import { CSS, SCSS } from '../sheet/dialect.ts'
 import { readStylesheet } from '../sheet/stylesheet.ts'
 import { partial } from '../source-link.ts'
 import { maskForScript } from '../template/mask.ts'
@@ -34,6 +35,8 @@ export interface MarkupOptions {
 export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOptions, emitter: Emitter): void {
   const { text } = at
   const { xml, tags } = options
+  // What a string of code leaves open is an interpolation of Sass.
+  const plain = outer.evidence === 'markup-text' ? SCSS : CSS
   const blanked = new Map(tags.map((tag) => [tag.start, tag]))
   let condition: string | null = null
   const elements = new OpenElements(text, xml)
@@ -85,7 +88,7 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     const value = expression ?? decoded(attribute)
     if (expression && handledEvent(name) === null)
       return readScriptValue(expression, name.replace(/^style:/, 'style.'), context(), emitter)
-    if (name === 'style') return readStylesheet(value, { ...context(), specificity: null }, emitter)
+    if (name === 'style') return readStylesheet(value, { ...context(), specificity: null }, emitter, plain)
     if (name === 'srcdoc') return readMarkup(value, outer, { xml: false, tags: [] }, emitter)
     const event = handledEvent(name)
     if (event !== null) {
@@ -95,11 +98,11 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     const bound = BOUND.exec(name)
     if (bound) return readScriptValue(value, bound[1] ?? bound[2] ?? '', context(), emitter)
     const styled = /^style:([\w-]+)$/.exec(name)?.[1]
-    if (styled) return readStylesheet(prefixed(value, styled), context(), emitter)
+    if (styled) return readStylesheet(prefixed(value, styled), context(), emitter, plain)
     if (name.startsWith('data-') && /^\s*[{[]/.test(value.text)) return readJson(value, emitter)
     const drawing = at.drawing ? null : wholeDrawing(value.text)
     if (drawing) return readDrawing(value, drawing, context())
-    readPainted(tag, name, value, isAssembled(attribute), context, color)
+    readPainted(tag, name, value, context, color)
   }
 
   /** The code in braces that is all of a value in some components. */
@@ -108,13 +111,6 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     const tag = value && blanked.get(value.start)
     if (!tag || !isBound(source, tag)) return null
     return within(at, source.slice(tag.code.start, tag.code.end), (offset) => tag.code.start + offset)
-  }
-
-  /** Whether tags write a part of a value, or say which. */
-  const isAssembled = ({ value }: Attribute): boolean => {
-    if (!value || blanked.size === 0) return false
-    for (let offset = value.start; offset < value.end; offset++) if (blanked.has(offset)) return true
-    return false
   }
 
   /** A drawing in an address: `<img src="data:image/svg+xml,...">`. */
@@ -128,11 +124,11 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     tag: StartTag,
     name: string,
     value: Embedded,
-    assembled: boolean,
     context: () => OuterContext,
     color: Range | null,
   ) => {
     const drawn = isDrawn(tag.name)
+    const assembled = isAssembled(value, { start: 0, end: value.text.length }, emitter.source.text)
     const painted = paintedAttribute(tag.name, name, value.text, drawn, assembled, (other) => attributeText(tag, other))
     if (!painted) return
     const { hits, property, use, signals, media, literalOnly, evidence, meant } = painted
@@ -174,7 +170,7 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     const media = (attributeText(tag, 'media') ?? '').trim()
     const context = withCondition(outer)
     const sheet = unsectioned(at, start, end, xml)
-    const dialect = dialectOf(attributeText(tag, 'lang') || type)
+    const dialect = dialectOf(attributeText(tag, 'lang') || type) ?? plain
     if (type === '' || type === 'text/css')
       emitter.link(at, start, end, {
         kind: 'style',

@@ -37,7 +37,7 @@ const ANIMATED = new Set(['values', 'from', 'to', 'by'])
 /**
  * What one attribute paints; null: nothing that anybody knows.
  * @param value its references decoded @param isDrawn whether its element is of a drawing
- * @param isAssembled whether tags of a template write a part of the value, or say which: they are blanked, and each word is a value of its own
+ * @param isAssembled whether tags or code write a part of the value, or say which: they are blanked, and each word is a value of its own
  * @param other the value of another attribute of the element
  */
 export function paintedAttribute(
@@ -54,7 +54,8 @@ export function paintedAttribute(
     return { ...PAINTED, hits, property: 'mask-icon', use: 'fill', evidence: 'attribute' }
   }
   const legacy = isDrawn ? null : legacyAttribute(element, name)
-  if (legacy && isAssembled) return { ...PAINTED, ...legacy, hits: legacyWords(value) }
+  // `$c` in a string of PHP.
+  if (legacy && (isAssembled || value.includes('$'))) return { ...PAINTED, ...legacy, hits: legacyWords(value) }
   if (legacy) {
     const hit = wholeHit(value, legacyLiteral(value.trim()), 'certain')
     return { ...PAINTED, ...legacy, hits: hit ? [hit] : [], meant: hit ? null : legacyColor(value) }

@@ -1,7 +1,7 @@
 import { type Embedded, within } from '../embedded.ts'
 import { decodedText } from '../scan/references.ts'
 import { type ScriptLanguage, scriptLanguage } from '../script/parse.ts'
-import { CSS, type Dialect, LESS, SCSS } from '../sheet/dialect.ts'
+import { type Dialect, LESS, SCSS } from '../sheet/dialect.ts'
 import { SASS, STYLUS } from '../sheet/indented-dialect.ts'
 
 const DIALECTS: Readonly<Record<string, Dialect | undefined>> = {
@@ -12,9 +12,9 @@ const DIALECTS: Readonly<Record<string, Dialect | undefined>> = {
   stylus: STYLUS,
 }
 
-/** The language of a style element. @param written in its `lang` or its `type` */
-export function dialectOf(written: string): Dialect {
-  return DIALECTS[written.toLowerCase().replace(/^text\//, '')] ?? CSS
+/** The language of a style element, where it says one other than CSS. @param written in its `lang` or its `type` */
+export function dialectOf(written: string): Dialect | undefined {
+  return DIALECTS[written.toLowerCase().replace(/^text\//, '')]
 }
 
 /** The language of a script element. @param written in its `lang` or its `type` @param path of its file */

@@ -1,6 +1,6 @@
 import type { FindingCode } from '../../text/finding.ts'
 import type { Range } from '../../text/range.ts'
-import type { Embedded } from '../embedded.ts'
+import { type Embedded, isAssembled } from '../embedded.ts'
 import type { Emitter } from '../emit.ts'
 import { type Context, lessSure, type OuterContext } from '../occurrence.ts'
 import { asset } from '../source-link.ts'
@@ -55,7 +55,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     const hits = drawings.length === 0 ? found : found.filter(isOutside)
     if (!dialect.lexical && declaration && takes === 'color') {
       const slip = slipIn(value.property, value.kind, written, hits.length)
-      if (slip) {
+      if (slip && !isAssembled(at, value.value, emitter.source.text)) {
         const place = { start: start + slip.start, end: start + slip.end }
         // A gradient is what was meant; the property is what was not.
         const wrong = slip.code === 'gradient-as-color' ? declaration.name : place
