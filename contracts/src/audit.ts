@@ -1,61 +1,30 @@
-import type {
-  Behavior,
-  Computed,
-  Evidence,
-  FindingCode,
-  Inner,
-  Keyword,
-  Notation,
-  Occurrence,
-  PlacedFinding,
-  Remedy,
-  SitePages,
-  State,
-  Use,
-  Variable,
+import {
+  type Behavior,
+  CONFIDENCES,
+  type Computed,
+  EVIDENCES,
+  FINDING_CODES,
+  type Inner,
+  type Keyword,
+  NOTATIONS,
+  type Occurrence,
+  type PlacedFinding,
+  type Remedy,
+  type SitePages,
+  STATES,
+  USES,
+  type Variable,
 } from '@undo-ink/core'
 import * as z from 'zod'
 import type { Same } from './mirror.ts'
 
-export const useSchema = z
-  .enum(['text', 'ground', 'line', 'fill', 'stroke', 'shadow', 'variable', 'other'])
-  .describe('What an occurrence paints')
-true satisfies Same<z.infer<typeof useSchema>, Use>
+export const useSchema = z.enum(USES).describe('What an occurrence paints')
 
-export const stateSchema = z
-  .enum(['checked', 'current', 'disabled', 'focus', 'hover', 'open', 'pressed', 'stuck', 'target', 'visited'])
-  .describe('A state that a selector asks for')
-true satisfies Same<z.infer<typeof stateSchema>, State>
+export const stateSchema = z.enum(STATES).describe('A state that a selector asks for')
 
 export const notationSchema = z
-  .enum([
-    'hex3',
-    'hex4',
-    'hex6',
-    'hex8',
-    'argb',
-    'bare-hex',
-    'name',
-    'rgb',
-    'rgba',
-    'hsl',
-    'hsla',
-    'hwb',
-    'lab',
-    'lch',
-    'oklab',
-    'oklch',
-    'color',
-    'rgb-channels',
-    'hsl-channels',
-    'hwb-channels',
-    'lab-channels',
-    'lch-channels',
-    'oklab-channels',
-    'oklch-channels',
-  ])
+  .enum(NOTATIONS)
   .describe('How a color is written; `bare-hex`: digits without `#`; `-channels`: bare channels in a variable')
-true satisfies Same<z.infer<typeof notationSchema>, Notation>
 
 const range = z
   .strictObject({ start: z.int().min(0), end: z.int().min(0) })
@@ -69,9 +38,8 @@ const place = {
 }
 
 export const evidenceSchema = z
-  .enum(['style', 'canvas', 'attribute', 'css-text', 'markup-text', 'color-table', 'named', 'whole-value'])
+  .enum(EVIDENCES)
   .describe('By what a text was taken for a color where no language of colors says so')
-true satisfies Same<z.infer<typeof evidenceSchema>, Evidence>
 
 /** Where a place that paints stands. */
 const standing = {
@@ -124,7 +92,7 @@ export const occurrenceSchema = z
     alpha: z.number().min(0).max(1).nullable().describe('null: a variable'),
     functions: z.array(z.string()).readonly().describe('The functions around it, outermost first'),
     computedWith: z.string().nullable().describe('The function around it that makes another color of it'),
-    confidence: z.enum(['certain', 'likely', 'possible']).describe('How sure it is that the text is a color'),
+    confidence: z.enum(CONFIDENCES).describe('How sure it is that the text is a color'),
     isWhole: z.boolean().describe('Whether it is all of its value, `!important` aside'),
     inner: innerSchema.nullable().describe('Set where it stands in a drawing that is encoded in the file'),
   })
@@ -191,25 +159,7 @@ export const variableSchema = z
   .describe('A variable that carries a color')
 true satisfies Same<z.infer<typeof variableSchema>, Variable>
 
-export const findingCodeSchema = z
-  .enum([
-    'unclosed-comment',
-    'unclosed-string',
-    'unclosed-block',
-    'unexpected-close',
-    'unreadable-css',
-    'drawing-not-reversible',
-    'unparsed-script',
-    'missing-hash',
-    'hex-digits',
-    'color-out-of-form',
-    'unknown-color-name',
-    'gradient-as-color',
-    'overridden-in-rule',
-    'outside-rules',
-  ])
-  .describe('What is odd')
-true satisfies Same<z.infer<typeof findingCodeSchema>, FindingCode>
+export const findingCodeSchema = z.enum(FINDING_CODES).describe('What is odd')
 
 export const remedySchema = z
   .strictObject({

@@ -1,27 +1,9 @@
-import type { Encoding, FileChoice, NotRead, Syntax, ThirdParty } from '@undo-ink/core'
-import { LEGACY_ENCODINGS } from '@undo-ink/core'
+import { type Encoding, FILE_CHOICES, LEGACY_ENCODINGS, NOT_READ, SYNTAXES, THIRD_PARTY } from '@undo-ink/core'
 import * as z from 'zod'
 import { jobSchema } from './job.ts'
 import type { Same } from './mirror.ts'
 
-export const syntaxSchema = z
-  .enum([
-    'css',
-    'html',
-    'scss',
-    'less',
-    'sass',
-    'stylus',
-    'template',
-    'svg',
-    'script',
-    'settings',
-    'image',
-    'font',
-    'other',
-  ])
-  .describe('What a file is, by its name')
-true satisfies Same<z.infer<typeof syntaxSchema>, Syntax>
+export const syntaxSchema = z.enum(SYNTAXES).describe('What a file is, by its name')
 
 export const encodingSchema = z
   .enum(['utf-8', 'utf-8-bom', 'utf-16le', 'utf-16be', 'windows-1252', ...LEGACY_ENCODINGS])
@@ -29,20 +11,15 @@ export const encodingSchema = z
 true satisfies Same<z.infer<typeof encodingSchema>, Encoding>
 
 export const skipReasonSchema = z
-  .enum(['no-colors-here', 'empty', 'binary', 'not-reversible', 'too-long', 'third-party', 'set-aside', 'too-large'])
+  .enum([...NOT_READ, 'too-large'])
   .describe('Why a file is not read; `too-large` alone means that it is not kept either')
 export type SkipReason = z.infer<typeof skipReasonSchema>
-true satisfies Same<SkipReason, NotRead | 'too-large'>
 
-export const thirdPartySchema = z
-  .enum(['vendor-folder', 'source-map', 'plugin', 'platform', 'parent-theme', 'library'])
-  .describe('Why a file is taken for code that others keep up')
-true satisfies Same<z.infer<typeof thirdPartySchema>, ThirdParty>
+export const thirdPartySchema = z.enum(THIRD_PARTY).describe('Why a file is taken for code that others keep up')
 
 export const fileChoiceSchema = z
-  .enum(['take-in', 'set-aside'])
+  .enum(FILE_CHOICES)
   .describe('Read third-party code all the same, or leave a file as it came')
-true satisfies Same<z.infer<typeof fileChoiceSchema>, FileChoice>
 
 export const choiceSchema = z
   .strictObject({

@@ -6,7 +6,7 @@ export { type Color, inSrgbGamut, type OpaqueKey, opaqueKey, toHex } from './col
 export { contrast } from './color/contrast.ts'
 export { deltaE2000, type Lab, labOf } from './color/difference.ts'
 export { isOfFamily } from './color/family-name.ts'
-export { type Notation, parseColor } from './color/literal.ts'
+export { NOTATIONS, type Notation, parseColor } from './color/literal.ts'
 export { perceive } from './color/perceived.ts'
 export { seenBy, VISIONS, type Vision } from './color/vision.ts'
 export { FACETS, type Facet, type FacetValue } from './ledger/facets.ts'
@@ -101,30 +101,33 @@ export { limitedTo } from './selector/limit.ts'
 export { parseSelectorList } from './selector/parse.ts'
 export { isRegion, regionsAround } from './selector/region.ts'
 export { readSelectors, splitList } from './selector/selector.ts'
-export { type Signal, type State, statesOf } from './selector/state.ts'
+export { type Signal, STATES, type State, statesOf } from './selector/state.ts'
 export type { Behavior, Trigger } from './source/behavior.ts'
-export { classify, type FileChoice, type NotRead } from './source/classify.ts'
+export { classify, FILE_CHOICES, type FileChoice, NOT_READ, type NotRead } from './source/classify.ts'
 export { copyText, isLitter } from './source/copy.ts'
 export { type FileReading, listVariables, type Variable } from './source/link.ts'
 export { linkVariables } from './source/link-variables.ts'
-export type {
-  Computed,
-  Confidence,
-  Evidence,
-  Inner,
-  Keyword,
-  Occurrence,
-  PlacedFinding,
-  Reading,
-  Remedy,
-  Use,
+export {
+  CONFIDENCES,
+  type Computed,
+  type Confidence,
+  EVIDENCES,
+  type Evidence,
+  type Inner,
+  type Keyword,
+  type Occurrence,
+  type PlacedFinding,
+  type Reading,
+  type Remedy,
+  USES,
+  type Use,
 } from './source/occurrence.ts'
-export { generatedFrom, NO_CLAIMS, type ThirdParty, thirdPartyPath } from './source/provenance.ts'
+export { generatedFrom, NO_CLAIMS, THIRD_PARTY, type ThirdParty, thirdPartyPath } from './source/provenance.ts'
 export { READERS, READING_VERSION, readSource } from './source/read.ts'
-export { type Syntax, syntaxOf } from './source/syntax.ts'
+export { SYNTAXES, type Syntax, syntaxOf } from './source/syntax.ts'
 export { type End, type EndsOf, follower } from './source/through.ts'
 export { LEGACY_ENCODINGS } from './text/charset.ts'
 export { applyEdits, fileEdits } from './text/edit.ts'
-export type { FindingCode } from './text/finding.ts'
+export { FINDING_CODES, type FindingCode } from './text/finding.ts'
 export type { Range } from './text/range.ts'
 export { decode, type Encoding, encode, type SourceText } from './text/source-text.ts'

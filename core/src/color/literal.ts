@@ -5,33 +5,35 @@ import type { Color } from './color.ts'
 import { COLOR_NAMES } from './names.ts'
 import { type Channels, fromSpace, type Space } from './space.ts'
 
+/** The color functions whose channels alone may stand in a variable: `--brand-rgb: 13, 110, 253`. */
+const CHANNEL_FUNCTIONS = ['rgb', 'hsl', 'hwb', 'lab', 'lch', 'oklab', 'oklch'] as const
+export type ChannelFunction = (typeof CHANNEL_FUNCTIONS)[number]
+
 /**
  * How a color is written. `rgb` and `rgba` are one function in CSS Color 4, but two spellings to keep; `argb` is the `#AARRGGBB` of
  * old browsers' filters, which only its place tells from `hex8`; `bare-hex` has no `#`, where its place takes digits alone.
  */
-export type Notation =
-  | 'hex3'
-  | 'hex4'
-  | 'hex6'
-  | 'hex8'
-  | 'argb'
-  | 'bare-hex'
-  | 'name'
-  | 'rgb'
-  | 'rgba'
-  | 'hsl'
-  | 'hsla'
-  | 'hwb'
-  | 'lab'
-  | 'lch'
-  | 'oklab'
-  | 'oklch'
-  | 'color'
-  | ChannelNotation
-
-/** The color functions whose channels alone may stand in a variable: `--brand-rgb: 13, 110, 253`. */
-export type ChannelFunction = 'rgb' | 'hsl' | 'hwb' | 'lab' | 'lch' | 'oklab' | 'oklch'
-export type ChannelNotation = `${ChannelFunction}-channels`
+export const NOTATIONS = [
+  'hex3',
+  'hex4',
+  'hex6',
+  'hex8',
+  'argb',
+  'bare-hex',
+  'name',
+  'rgb',
+  'rgba',
+  'hsl',
+  'hsla',
+  'hwb',
+  'lab',
+  'lch',
+  'oklab',
+  'oklch',
+  'color',
+  ...CHANNEL_FUNCTIONS.map((name) => `${name}-channels` as const),
+] as const
+export type Notation = (typeof NOTATIONS)[number]
 
 /** One written channel: what part of the literal's text it is and its unit. */
 export interface ChannelText {

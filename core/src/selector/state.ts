@@ -1,15 +1,17 @@
 /** A state to a visitor; a selector that asks for none paints at rest. */
-export type State =
-  | 'checked'
-  | 'current'
-  | 'disabled'
-  | 'focus'
-  | 'hover'
-  | 'open'
-  | 'pressed'
-  | 'stuck'
-  | 'target'
-  | 'visited'
+export const STATES = [
+  'checked',
+  'current',
+  'disabled',
+  'focus',
+  'hover',
+  'open',
+  'pressed',
+  'stuck',
+  'target',
+  'visited',
+] as const
+export type State = (typeof STATES)[number]
 
 /**
  * What a selector asks for that may be a state, as it is written there: `:hover`, `.is-open`, `[aria-expanded=true]` (without quotes). What that is to

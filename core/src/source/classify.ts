@@ -4,17 +4,20 @@ import { READERS } from './read.ts'
 import { type Syntax, syntaxOf } from './syntax.ts'
 
 /** Why a file is not read. */
-export type NotRead =
-  | 'no-colors-here'
-  | 'empty'
-  | 'binary'
-  | 'not-reversible'
-  | 'too-long'
-  | 'third-party'
-  | 'set-aside'
+export const NOT_READ = [
+  'no-colors-here',
+  'empty',
+  'binary',
+  'not-reversible',
+  'too-long',
+  'third-party',
+  'set-aside',
+] as const
+export type NotRead = (typeof NOT_READ)[number]
 
 /** What the contractor has chosen for a file: to take third-party code in, or to set a file aside. */
-export type FileChoice = 'take-in' | 'set-aside'
+export const FILE_CHOICES = ['take-in', 'set-aside'] as const
+export type FileChoice = (typeof FILE_CHOICES)[number]
 
 export interface Classified {
   readonly syntax: Syntax

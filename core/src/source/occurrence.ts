@@ -7,22 +7,25 @@ import type { Place } from './place.ts'
 import type { SourceLink } from './source-link.ts'
 
 /** What an occurrence paints. `variable`: the value of a variable that paints several things, or nothing that is known. */
-export type Use = 'text' | 'ground' | 'line' | 'fill' | 'stroke' | 'shadow' | 'variable' | 'other'
+export const USES = ['text', 'ground', 'line', 'fill', 'stroke', 'shadow', 'variable', 'other'] as const
+export type Use = (typeof USES)[number]
 
 /**
  * By what a text was taken for a color where no language of colors says so. `style`: a script or a settings file sets a property of a style; `canvas`: a
  * script paints with it; `attribute`: a script or a component's tag sets an attribute of that name; `css-text`, `markup-text`: it stands in CSS or
  * markup within a string; `color-table`: a list of nothing else; `named`: what holds it is named like a color; `whole-value`: it is all of a value, and nothing more is known.
  */
-export type Evidence =
-  | 'style'
-  | 'canvas'
-  | 'attribute'
-  | 'css-text'
-  | 'markup-text'
-  | 'color-table'
-  | 'named'
-  | 'whole-value'
+export const EVIDENCES = [
+  'style',
+  'canvas',
+  'attribute',
+  'css-text',
+  'markup-text',
+  'color-table',
+  'named',
+  'whole-value',
+] as const
+export type Evidence = (typeof EVIDENCES)[number]
 
 /** Where a color stands: everything that a decision or a reader of the ledger may ask about its place. */
 export interface Context {
@@ -74,13 +77,12 @@ export const OUTSIDE_RULES: OuterContext = {
 }
 
 /** How sure it is that a text is a color: `certain` where the language says so, else by the evidence of its place. */
-export type Confidence = 'certain' | 'likely' | 'possible'
-
-const SURENESS: readonly Confidence[] = ['possible', 'likely', 'certain']
+export const CONFIDENCES = ['possible', 'likely', 'certain'] as const
+export type Confidence = (typeof CONFIDENCES)[number]
 
 /** The less sure of two. */
 export function lessSure(a: Confidence, b: Confidence): Confidence {
-  return SURENESS.indexOf(a) < SURENESS.indexOf(b) ? a : b
+  return CONFIDENCES.indexOf(a) < CONFIDENCES.indexOf(b) ? a : b
 }
 
 /** How the drawing that holds a literal is written in its file: its range is then that of the text as encoded, or of the whole payload. */

@@ -1,5 +1,6 @@
 /** Why a file is taken for code that others wrote and keep up: changing it here is lost with its next version. */
-export type ThirdParty = 'vendor-folder' | 'source-map' | 'plugin' | 'platform' | 'parent-theme' | 'library'
+export const THIRD_PARTY = ['vendor-folder', 'source-map', 'plugin', 'platform', 'parent-theme', 'library'] as const
+export type ThirdParty = (typeof THIRD_PARTY)[number]
 
 /** Folders that tools, publishing systems and their plugins put other people's code into (common practice, no source). */
 const FOLDERS: readonly (readonly [ThirdParty, RegExp])[] = [

@@ -1,18 +1,20 @@
 /** What a file is, by its name. The closed list: each has a row in the table of readers. */
-export type Syntax =
-  | 'css'
-  | 'html'
-  | 'scss'
-  | 'less'
-  | 'sass'
-  | 'stylus'
-  | 'template'
-  | 'svg'
-  | 'script'
-  | 'settings'
-  | 'image'
-  | 'font'
-  | 'other'
+export const SYNTAXES = [
+  'css',
+  'html',
+  'scss',
+  'less',
+  'sass',
+  'stylus',
+  'template',
+  'svg',
+  'script',
+  'settings',
+  'image',
+  'font',
+  'other',
+] as const
+export type Syntax = (typeof SYNTAXES)[number]
 
 const EXTENSIONS: Readonly<Record<string, Syntax>> = {
   css: 'css',

@@ -1,8 +1,5 @@
 import type { Range } from './range.ts'
 
-/** The closed list of what can be odd about received text. One file of the interface words them. */
-export type FindingCode = FaultCode | SlipCode | IdleCode
-
 /** The text is not of its language. */
 const FAULTS = [
   'unclosed-comment',
@@ -20,10 +17,15 @@ export function isFault(code: FindingCode): code is FaultCode {
 }
 
 /** A value was meant as a color and is none. */
-export type SlipCode = 'missing-hash' | 'hex-digits' | 'color-out-of-form' | 'unknown-color-name' | 'gradient-as-color'
+const SLIPS = ['missing-hash', 'hex-digits', 'color-out-of-form', 'unknown-color-name', 'gradient-as-color'] as const
+export type SlipCode = (typeof SLIPS)[number]
 
 /** A declaration can never apply: one behind it in its rule always wins, or no rule is around it. */
-export type IdleCode = 'overridden-in-rule' | 'outside-rules'
+const IDLE = ['overridden-in-rule', 'outside-rules'] as const
+
+/** The closed list of what can be odd about received text. One file of the interface words them. */
+export const FINDING_CODES = [...FAULTS, ...SLIPS, ...IDLE] as const
+export type FindingCode = (typeof FINDING_CODES)[number]
 
 /** Something that deserves a look, with its place. */
 export interface Finding {
