@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
-import { parseColor, readSource } from '@undo-ink/core'
+import { applyEdits, parseColor, readSource, resolver, rewriteFile } from '@undo-ink/core'
 
 const CSS_FOLDER = join(import.meta.dirname, '../demo/site/css')
 
@@ -71,4 +71,45 @@ test('Chromium takes every literal of the demo for a color', async ({ page }) =>
   expect(raws.length).toBeGreaterThan(150)
   const refused = await page.evaluate((all) => all.filter((value) => !CSS.supports('color', value)), raws)
   expect(refused).toEqual([])
+})
+
+test('Chromium takes a rule that is added, whatever stands before it', async ({ page }) => {
+  const ends = [
+    '',
+    'b{}',
+    'b{};',
+    'b',
+    'b, ',
+    'b{}}',
+    '}',
+    '@import "none.css"',
+    '@layer x',
+    'b{} x; @import "none.css";',
+  ]
+  const more = [
+    'b{} // c',
+    'b{}\u00a0',
+    '/* b */;',
+    '<!-- b{} -->',
+    '@media print{}',
+    '@charset "utf-8";',
+    'b{}/',
+    'b,;',
+  ]
+  const insertion = { id: '1', path: 'a.css', selector: 'u', property: 'color', to: { color: '#0a5a8c' } } as const
+  const plan = { resolver: resolver([], []), corrections: [], insertions: [insertion] }
+  for (const text of [...ends, ...more]) {
+    const { edits } = rewriteFile({ path: 'a.css', text, encoding: 'utf-8' }, [], plan)
+    expect(edits.edits, text).toHaveLength(1)
+    const color = await page.evaluate(
+      (sheet) => {
+        document.body.innerHTML = '<style></style><u>x</u>'
+        const [style, element] = document.body.children as unknown as [HTMLStyleElement, HTMLElement]
+        style.textContent = sheet
+        return getComputedStyle(element).color
+      },
+      applyEdits(text, edits),
+    )
+    expect(color, text).toBe('rgb(10, 90, 140)')
+  }
 })

@@ -4,7 +4,7 @@ import { splitList } from '../selector/selector.ts'
 import type { State } from '../selector/state.ts'
 import type { Occurrence, Use } from '../source/occurrence.ts'
 import { setsAlpha } from '../source/value/functions.ts'
-import { isLegacyAttribute } from '../source/value/paint-attributes.ts'
+import { hasNoAlpha } from '../source/value/paint-attributes.ts'
 import { propertyKind } from '../source/value/property.ts'
 
 /**
@@ -106,14 +106,14 @@ export function canInherit(place: Decidable): boolean {
 }
 
 /**
- * Whether a place can be given an alpha, 0 to 1. Channels stand beside one, some functions set one whatever they are given, and legacy attributes know
- * none.
+ * Whether a place can be given an alpha, 0 to 1. Channels stand beside one, some functions set one whatever they are given, and some attributes
+ * know none.
  */
 export function canTakeAlpha(place: Decidable, alpha: number): boolean {
   if (alpha === place.alpha) return true
   if (place.notation?.endsWith('-channels')) return false
   if (typeof place.computedWith === 'string' && setsAlpha(place.computedWith)) return false
-  return alpha === 1 || !isLegacyAttribute(place)
+  return alpha === 1 || !hasNoAlpha(place)
 }
 
 /** Whether a place stands in a rule that can be written anew: in no attribute, script, drawing, variable or animation. */

@@ -36,7 +36,18 @@ describe('a rule that is added', () => {
     ['a{}\n@layer x\n', 'a{}\n@layer x\n;\n:where(a:visited) { color: #0a5a8c; }'],
   ])('ends the statement that stands before it: %j', (text, wanted) => expect(after(text, [visited])).toBe(wanted))
 
-  it.each(['a{} /* b', 'a{color:red', '@media print { a{} ', 'a{} @import "b', 'a{b:c(} d{}'])(
+  // CSS Syntax 3 §5.5.3: outside blocks a semicolon ends no selectors.
+  it.each(['a{};', 'a', 'a{} b, ', 'a{}}', 'a{} x; @import "b";', 'a{} // b', 'a{}\u00a0', '/* a */;'])(
+    'stands behind what the next rule would begin with, which a browser passes over: %j',
+    (text) => expect(after(text, [visited])).toBe(`${text}{}\n:where(a:visited) { color: #0a5a8c; }`),
+  )
+
+  it('stands behind a semicolon of a preprocessor, which says nothing there', () =>
+    expect(after('a{};', [{ ...visited, path: 'a.scss' }], 'a.scss')).toBe(
+      'a{};\n:where(a:visited) { color: #0a5a8c; }',
+    ))
+
+  it.each(['a{} /* b', 'a{color:red', '@media print { a{} ', 'a{} @import "b', 'a{b:c(} d{}', 'a{}\\'])(
     'is not written into what does not end, and that is told: %j',
     (text) => {
       const plan = { corrections: [], insertions: [visited], resolver: resolver([], roles) }

@@ -27,7 +27,10 @@ export function insertedRule(
   return color && `:where(${selector.trim()}) { ${property}: ${toHex(color)}; }`
 }
 
-/** Adds rules at the end of one file, an edit for each. A statement that does not end is ended first. */
+/** What ends whatever a sheet ends with, so that a rule can stand behind it. */
+const ENDING = { closed: '', statement: ';', selectors: '{}' } as const
+
+/** Adds rules at the end of one file, an edit for each. What does not end there is ended first. */
 export function addedRules(
   source: SourceText,
   insertions: readonly Insertion[],
@@ -47,7 +50,7 @@ export function addedRules(
       unwritten.push({ of: 'rule', insertion, why: rule === null ? 'role-gone' : 'open-end', decision: insertion.id })
       continue
     }
-    const sign = tail === 'statement' && written.length === 0 ? ';' : ''
+    const sign = written.length === 0 ? ENDING[tail] : ''
     const replacement = isOnNewLine ? `${rule}${end}` : `${sign}${end}${rule}`
     const edit: Edit = { kind: 'insert-rule', range: { start: at, end: at }, replacement, decisions: [insertion.id] }
     written.push({ insertion, edit, rule })

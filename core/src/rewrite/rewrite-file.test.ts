@@ -78,6 +78,13 @@ describe('an alpha that was decided', () => {
     ['a.scss', 'a{color:rgba(red, .5)}'],
     ['a.less', 'a{color:fade(red, 50%)}'],
     ['a.css', 'a{color:rgb(from red r g b / .5)}'],
+    ['a.html', '<input type="color" value="#ff0000">'],
+    ['a.html', '<meta name="msapplication-TileColor" content="#ff0000">'],
+    ['a.js', "document.bgColor = 'red'"],
+    ['a.js', "a.setAttribute('bgcolor', 'red')"],
+    ['a.js', "a.innerHTML = '<td bgcolor=red>'"],
+    ['a.jsx', 'a = <td bgcolor="red" />'],
+    ['a.liquid', '<td bgcolor="{{ a | default: \'red\' }}">'],
   ])('leaves what cannot take it, and says so: %s %s', (path, text) => {
     const { text: got, why, places } = rewritten(path, text, planOf([half], ROLES))
     expect([got, why, places.length]).toEqual([text, ['cannot-alpha'], 1])

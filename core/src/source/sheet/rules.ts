@@ -55,8 +55,11 @@ export interface RuleHandler {
   fault(code: FindingCode, offset: number): void
 }
 
-/** What stands at the end of a sheet: nothing is open; a statement that no semicolon ends; or a comment, a string, a bracket or a block. */
-export type SheetEnd = 'closed' | 'statement' | 'open'
+/**
+ * What stands at the end of a sheet: nothing is open; a statement that no semicolon ends; in CSS, what counts as the selectors of the next rule, a semicolon
+ * too (CSS Syntax 3 §5.5.3), until a block ends it; or a comment, a string, a bracket, an escape or a block.
+ */
+export type SheetEnd = 'closed' | 'statement' | 'selectors' | 'open'
 
 /** What a sheet stands in. */
 export interface Around {
@@ -122,6 +125,8 @@ export function scanRules(
   let isOpen = false
   /** Where the last statement of the sheet itself ends; null: it was a block. */
   let last: number | null = null
+  /** Behind the last block of the sheet itself, or its last statement with an `@` that has an end. */
+  let ended = 0
 
   /** The stretch of a head that may hold colors. */
   const argumentsIn = ({ values }: ReadHead, start: number, property: string, heading: string | null): Value[] =>
@@ -193,10 +198,13 @@ export function scanRules(
       if (rule.brace !== null && brace !== undefined) rule.body = { start: rule.brace + 1, end: brace }
       handler.rule(rule)
       rule = open.pop() as OpenRule
+      if (open.length === 0 && brace !== undefined) ended = brace + 1
     },
     statement(start, end, colon) {
       const written = text.slice(start, end)
       last = open.length === 0 ? end : null
+      if (open.length === 0 && written.startsWith('@') && firstSign(text, ended, start) === '')
+        ended = behindSemicolon(text, end) ?? ended
       if (colon >= 0 && dialect.isDeclaration(written)) return declare(start, end, colon)
       const head = dialect.statementHead(written)
       rule.args.push(...argumentsIn(head, start, /^@?[\w-]*/.exec(written)?.[0] ?? '', rule.heading))
@@ -211,13 +219,27 @@ export function scanRules(
     },
   })
   handler.rule(rule)
-  if (isOpen) return 'open'
-  return last === null || isEnded(text, last) ? 'closed' : 'statement'
+  if (isOpen || text.endsWith('\\')) return 'open'
+  if (dialect.isProgram) return last === null || behindSemicolon(text, last) !== null ? 'closed' : 'statement'
+  const sign = firstSign(text, ended)
+  return sign === '' ? 'closed' : sign === '@' ? 'statement' : 'selectors'
 }
 
-/** Whether a semicolon stands behind the last statement of a text. */
-function isEnded(text: string, end: number): boolean {
-  return /^(?:\s|\/\*[\s\S]*?\*\/)*;/.test(text.slice(end))
+/** The first sign of a stretch of a sheet that is neither white space nor in a comment; empty: there is none. */
+function firstSign(text: string, start: number, end = text.length): string {
+  SAYING_NOTHING.lastIndex = start
+  SAYING_NOTHING.exec(text)
+  const { lastIndex } = SAYING_NOTHING
+  return lastIndex < end ? (text[lastIndex] as string) : ''
+}
+
+/** White space of CSS, comments, and the signs of a comment of markup. */
+const SAYING_NOTHING = /(?:[ \t\r\n\f]|\/\*[\s\S]*?\*\/|<!--|-->)*/y
+
+/** Behind the semicolon that ends a statement; null: none does. @param end of what is said */
+function behindSemicolon(text: string, end: number): number | null {
+  const found = /^(?:\s|\/\*[\s\S]*?\*\/)*;/.exec(text.slice(end))
+  return found && end + found[0].length
 }
 
 /** A rule of selectors is the nearest around what it holds. */

@@ -46,10 +46,16 @@ export function legacyAttribute(element: string, name: string): LegacyAttribute 
   }
 }
 
-/** Whether a place is an attribute of HTML whose values are legacy colors: those know no alpha. */
-export function isLegacyAttribute({ literalOnly, evidence, specificity, property }: Partial<Context>): boolean {
-  const isColor = property !== undefined && /^(?:background-|border-)?color$/.test(property)
-  return isColor && literalOnly === true && evidence === null && specificity === null
+/**
+ * Whether a place takes only such forms of a color as have no alpha: an attribute of old HTML, in a page, in a string of code or set by a script; an input
+ * of type color (HTML §4.10.5.1.12); a tile of old systems.
+ */
+export function hasNoAlpha({ literalOnly, evidence, specificity, property }: Partial<Context>): boolean {
+  if (property === undefined || literalOnly !== true || specificity !== null) return false
+  if (/^msapplication-/.test(property)) return true
+  if (property === 'value') return evidence === 'attribute'
+  const isOfPage = evidence === null || evidence === 'attribute' || evidence === 'markup-text'
+  return isOfPage && /^(?:background-|border-)?color$/.test(property)
 }
 
 /** Names of meta elements whose content is a color (HTML §4.2.5.1, and what systems of old read). */
