@@ -19,7 +19,6 @@ const roleColorSchema = z.strictObject({
 export const paletteDocumentSchema = z
   .strictObject({ version: z.literal(1), palette: z.array(roleColorSchema) })
   .describe('The colors of a brand')
-export type PaletteDocument = z.infer<typeof paletteDocumentSchema>
 
 /** What `undo-ink rewrite --plan` reads. */
 export const planDocumentSchema = z

@@ -88,7 +88,6 @@ export const renamingSchema = z
     name: z.string().trim().min(1, 'Give it a name').max(120, 'At most 120 characters').describe('Unique'),
   })
   .describe('Another name for a site or a client')
-export type Renaming = z.infer<typeof renamingSchema>
 
 export const deletedSiteSchema = z
   .strictObject({

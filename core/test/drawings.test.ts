@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { statesOf } from '../src/selector/state.ts'
 import { readSource } from '../src/source/read.ts'
 import { decodeBase64, encodeBase64 } from '../src/source/value/data-url.ts'
-import { applyEdits, invertEdits } from '../src/text/edit.ts'
+import { applyEdits } from '../src/text/edit.ts'
+import { invertEdits } from './invert-edits.ts'
 import { allTo, planOf, rewritten } from './rewritten.ts'
 
 const read = (text: string) => readSource({ path: 'a.css', text, encoding: 'utf-8' })

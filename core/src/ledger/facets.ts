@@ -19,9 +19,6 @@ export type Facet = (typeof FACETS)[number]
 /** What becomes of a place: nothing is decided, it takes something else, it is kept, or it takes nothing before somebody confirms that it is a color. */
 export const STANDINGS = ['open', 'decided', 'kept', 'possible'] as const
 
-/** Whose code a place stands in. */
-export const ORIGINS = ['own', 'third-party', 'generated'] as const
-
 /** What a ledger does not know of its places. */
 export interface Surroundings {
   /** Index into STANDINGS, by place. */

@@ -20,22 +20,6 @@ export interface FileEdits {
   readonly edits: readonly Edit[]
 }
 
-/** What a whole rewrite does to a site's files. */
-export type FileChange =
-  | { readonly kind: 'edit-file'; readonly file: FileEdits }
-  | {
-      readonly kind: 'add-file'
-      readonly path: string
-      readonly bytes: Uint8Array
-      readonly decisions: readonly string[]
-    }
-  | {
-      readonly kind: 'replace-file'
-      readonly path: string
-      readonly bytes: Uint8Array
-      readonly decisions: readonly string[]
-    }
-
 /** A broken invariant of the edit model: overlapping, outside the text, or made for another text. Never caused by inherited input. */
 export class EditError extends Error {
   override name = 'EditError'
@@ -65,33 +49,6 @@ export function applyEdits(text: string, file: FileEdits): string {
     at = range.end
   }
   return out + text.slice(at)
-}
-
-/** The edits that turn the edited text back into the received one. */
-export function invertEdits(text: string, file: FileEdits): FileEdits {
-  checkLength(text, file)
-  let shift = 0
-  const edits = file.edits.map((edit): Edit => {
-    const start = edit.range.start + shift
-    shift += edit.replacement.length - (edit.range.end - edit.range.start)
-    return {
-      ...edit,
-      range: { start, end: start + edit.replacement.length },
-      replacement: text.slice(edit.range.start, edit.range.end),
-    }
-  })
-  return { path: file.path, length: file.length + shift, edits }
-}
-
-/** Where an offset of the received text lies after the edits; an offset inside a replaced range goes to the end of its replacement. */
-export function mapOffset(file: FileEdits, offset: number): number {
-  let shift = 0
-  for (const { range, replacement } of file.edits) {
-    if (range.start >= offset) break
-    if (offset < range.end) return range.start + shift + replacement.length
-    shift += replacement.length - (range.end - range.start)
-  }
-  return offset + shift
 }
 
 function checkLength(text: string, file: FileEdits): void {
