@@ -164,12 +164,12 @@ describe('rewriting a template and rendering it is rendering it and recoloring t
     say(
       `${language.name}, generated: ${total.pages} pages, ${total.colors} colors, ${total.edits} edits of plans in which everything meets`,
     )
-    expect(total.colors).toBeGreaterThan(100)
-    expect(total.edits).toBeGreaterThan(100)
+    expect(total.colors).toBeGreaterThan(50)
+    expect(total.edits).toBeGreaterThan(50)
   })
 })
 
-const ROUNDS = process.env.VERIFY === 'all' ? 200 : 20
+const ROUNDS = process.env.VERIFY === 'all' ? 200 : 10
 const PLANS = process.env.VERIFY === 'all' ? 8 : 2
 const NAMES = ['a', 'b', 'c', 'd']
 /** A color that the page gives. */
