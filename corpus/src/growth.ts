@@ -6,6 +6,7 @@ const TEXTS: readonly (readonly [kind: string, path: string, size: number, text:
   ['rules', 'a.css', 10_000, (n) => times(n, (i) => `.a${i} b{color:#123456;background:var(--c${i})}`).join('\n')],
   ['variables', 'a.css', 20_000, (n) => `:root{${times(n, (i) => `--c${i}:var(--c${i + 1},#fff)`).join(';')}}`],
   ['comments that do not end', 'a.css', 1_000_000, (n) => '/*'.repeat(n)],
+  ['comments behind a statement', 'a.css', 100_000, (n) => `@import "a.css"${'/* a */'.repeat(n)}`],
   ['brackets that do not end', 'a.css', 100_000, (n) => `a{color:${'rgb('.repeat(n)}`],
   ['braces that do not end', 'a.scss', 5_000, (n) => '.a{color:#123456;'.repeat(n)],
   ['strings that do not end', 'a.css', 100_000, (n) => `a{b:"\n`.repeat(n)],

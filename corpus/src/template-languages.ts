@@ -27,6 +27,18 @@ export interface TemplateLanguage {
 const liquid = new Liquid()
 const jinja = new nunjucks.Environment(null, { autoescape: false })
 
+/** What was compiled last: the same templates are rendered for one combination of flags after the other. */
+const known = new Map<string, handlebars.TemplateDelegate>()
+
+function compiled(template: string): handlebars.TemplateDelegate {
+  const before = known.get(template)
+  if (before) return before
+  if (known.size >= 10) known.clear()
+  const made = handlebars.compile(template)
+  known.set(template, made)
+  return made
+}
+
 export const TEMPLATE_LANGUAGES: readonly TemplateLanguage[] = [
   {
     name: 'Liquid',
@@ -62,7 +74,7 @@ export const TEMPLATE_LANGUAGES: readonly TemplateLanguage[] = [
     twice: (body) => `{{#each rounds}}${body}{{/each}}`,
     round: '{{this}}',
     one: '{{number}}',
-    render: (template, flags, given) => handlebars.compile(template)({ ...flags, given, number: 1, rounds: [1, 2] }),
+    render: (template, flags, given) => compiled(template)({ ...flags, given, number: 1, rounds: [1, 2] }),
   },
   {
     name: 'Nunjucks',

@@ -75,25 +75,28 @@ export function indexFacet(
 
 /** The groups of some values. */
 function grouped<T>(given: readonly T[], groupOf: (value: T) => string): Column<string> {
-  const ids = new Map<string, number>()
-  const codes = Uint32Array.from(given, (value) => {
-    const group = groupOf(value)
-    const id = ids.get(group) ?? ids.size
-    ids.set(group, id)
-    return id
-  })
-  return { codes, values: [...ids.keys()] }
+  const { idOf, names } = numbering()
+  return { codes: Uint32Array.from(given, (value) => idOf(groupOf(value))), values: names }
 }
 
 function named<T>(codes: Uint32Array, given: readonly T[], namesOf: (value: T) => readonly string[]): FacetIndex {
+  const { idOf, names } = numbering()
+  return { codes, members: given.map((value) => namesOf(value).map(idOf)), values: names }
+}
+
+/** Numbers names as they come; `names` grows with them. */
+function numbering(): { idOf(name: string): number; readonly names: readonly string[] } {
   const ids = new Map<string, number>()
-  const idOf = (name: string) => {
-    const id = ids.get(name) ?? ids.size
-    ids.set(name, id)
-    return id
+  const names: string[] = []
+  return {
+    names,
+    idOf(name) {
+      const known = ids.get(name)
+      if (known !== undefined) return known
+      ids.set(name, names.length)
+      return names.push(name) - 1
+    },
   }
-  const members = given.map((value) => namesOf(value).map(idOf))
-  return { codes, members, values: [...ids.keys()] }
 }
 
 /** By code: 1 where one of some chosen values is among those of the code. null: nothing is chosen, everything passes. */

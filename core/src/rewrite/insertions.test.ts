@@ -33,6 +33,7 @@ describe('a rule that is added', () => {
     ['@import "b.css"', '@import "b.css";\n:where(a:visited) { color: #0a5a8c; }'],
     ['a{} @import "b.css" /* b */', 'a{} @import "b.css" /* b */;\n:where(a:visited) { color: #0a5a8c; }'],
     ['@import "b.css" ; /* b */\n', '@import "b.css" ; /* b */\n:where(a:visited) { color: #0a5a8c; }\n'],
+    [`@layer x${'/* a */'.repeat(1000)}`, `@layer x${'/* a */'.repeat(1000)};\n:where(a:visited) { color: #0a5a8c; }`],
     ['a{}\n@layer x\n', 'a{}\n@layer x\n;\n:where(a:visited) { color: #0a5a8c; }'],
   ])('ends the statement that stands before it: %j', (text, wanted) => expect(after(text, [visited])).toBe(wanted))
 

@@ -1,5 +1,5 @@
 import { opaqueKey } from '../color/color.ts'
-import { parseInNotation } from '../color/literal.ts'
+import { type Notation, parseInNotation } from '../color/literal.ts'
 import { type Finding, isFault } from '../text/finding.ts'
 import { lineStarts, positionAt } from '../text/lines.ts'
 import type { Range } from '../text/range.ts'
@@ -56,12 +56,14 @@ export interface Emitter {
   finding(at: Embedded, code: Finding['code'], start: number, end: number, slip?: Slipped): void
 }
 
-/** The same for text that a program puts together: what seems broken in a piece of it may be whole, and is no finding. */
+/** The same for text that a program puts together: what seems broken in a piece of it, or begun at its end, may be whole, and is no finding. */
 export function ofPieces(emitter: Emitter): Emitter {
   return {
     ...emitter,
     finding(at, code, start, end, slip) {
-      if (code === 'drawing-not-reversible' || !isFault(code)) emitter.finding(at, code, start, end, slip)
+      const isBroken = isFault(code) && code !== 'drawing-not-reversible'
+      const isBegun = slip?.meaning === null && end === at.text.length
+      if (!isBroken && !isBegun) emitter.finding(at, code, start, end, slip)
     },
   }
 }
@@ -70,6 +72,11 @@ export function ofPieces(emitter: Emitter): Emitter {
 export interface RuleListener {
   rule(at: Embedded, rule: Rule): void
   end(end: SheetEnd): void
+}
+
+/** Whether a color is read in the file as well as in the text that it was found in: code within it may not be told from the rest, and nothing be written around that. */
+function isReadAgain(raw: string, read: string, notation: Notation): boolean {
+  return raw === read || parseInNotation(decodeLiteral(raw), notation) !== null
 }
 
 /** A value that was meant as a color. */
@@ -114,8 +121,10 @@ export function collect(
       const entry = entryOf(place(at, offset + start, offset + end), context)
       if ('keyword' in found) keywords.push(Object.assign(entry, { keyword: found.keyword, source }))
       else if ('computedBy' in found) computed.push(Object.assign(entry, { computedBy: found.computedBy }))
-      else if (found.alphaIsOpen && !parseInNotation(decodeLiteral(entry.raw), found.notation))
-        // Code within it that cannot be told from the rest: it could not be written anew around that.
+      else if (
+        found.alphaIsOpen &&
+        !isReadAgain(entry.raw, at.text.slice(offset + start, offset + end), found.notation)
+      )
         computed.push(Object.assign(entry, { computedBy: found.notation }))
       else
         occurrences.push(

@@ -88,6 +88,11 @@ cases('values of attributes that tags write, or a part of them', [
 ])
 
 it('a value of which tags write a part is no slip', () => {
+  // What nobody writes on is one.
+  expect(read('a.css', 'a{color:#} b{border: 1px solid #}').findings.map(({ code }) => code)).toEqual([
+    'hex-digits',
+    'hex-digits',
+  ])
   for (const value of ["<?= $x ? '#eee' : '#fff' ?>", '#<?= $x ?>', '<?= $x ?>'])
     expect(read('a.php', `<td bgcolor="${value}"><td bgcolor=${value}>`).findings, value).toEqual([])
   expect(read('a.astro', '<p style={{ color: "red" }}>').findings).toEqual([])

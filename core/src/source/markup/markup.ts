@@ -128,7 +128,7 @@ export function readMarkup(at: Embedded, outer: OuterContext, options: MarkupOpt
     color: Range | null,
   ) => {
     const drawn = isDrawn(tag.name)
-    const assembled = isAssembled(value, { start: 0, end: value.text.length }, emitter.source.text)
+    const assembled = () => isAssembled(value, { start: 0, end: value.text.length }, emitter.source.text)
     const painted = paintedAttribute(tag.name, name, value.text, drawn, assembled, (other) => attributeText(tag, other))
     if (!painted) return
     const { hits, property, use, signals, media, literalOnly, evidence, meant } = painted

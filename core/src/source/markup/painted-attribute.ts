@@ -45,7 +45,7 @@ export function paintedAttribute(
   name: string,
   value: string,
   isDrawn: boolean,
-  isAssembled: boolean,
+  isAssembled: () => boolean,
   other: (name: string) => string | null,
 ): PaintedAttribute | null {
   if (name === 'color' && element === 'link') {
@@ -55,7 +55,7 @@ export function paintedAttribute(
   }
   const legacy = isDrawn ? null : legacyAttribute(element, name)
   // `$c` in a string of PHP.
-  if (legacy && (isAssembled || value.includes('$'))) return { ...PAINTED, ...legacy, hits: legacyWords(value) }
+  if (legacy && (value.includes('$') || isAssembled())) return { ...PAINTED, ...legacy, hits: legacyWords(value) }
   if (legacy) {
     const hit = wholeHit(value, legacyLiteral(value.trim()), 'certain')
     return { ...PAINTED, ...legacy, hits: hit ? [hit] : [], meant: hit ? null : legacyColor(value) }

@@ -81,10 +81,12 @@ function readProgram(
   const inStrings = ofPieces(emitter)
   for (const [node, where] of strings) {
     const signals = stuck.has(node.start) ? [...new Set([...where.signals, SCROLLED])].sort() : where.signals
-    const texts = operandsOf(node).filter(isText)
-    for (const text of texts) nameFile(contentOf(at, text), emitter)
-    const whole = contentOf(at, node)
-    for (const content of isReadWhole(whole, where.slot) ? [whole] : texts.map((text) => contentOf(at, text)))
+    const pieces = operandsOf(node)
+      .filter(isText)
+      .map((text) => contentOf(at, text))
+    for (const piece of pieces) nameFile(piece, emitter)
+    const whole = pieces.length > 1 ? contentOf(at, node) : null
+    for (const content of whole && isReadWhole(whole, where.slot) ? [whole] : pieces)
       readString(content, { ...where, signals }, outer, inStrings)
   }
 }

@@ -203,7 +203,7 @@ export function scanRules(
     statement(start, end, colon) {
       const written = text.slice(start, end)
       last = open.length === 0 ? end : null
-      if (open.length === 0 && written.startsWith('@') && firstSign(text, ended, start) === '')
+      if (open.length === 0 && written.startsWith('@') && pastNothing(text, ended) >= start)
         ended = behindSemicolon(text, end) ?? ended
       if (colon >= 0 && dialect.isDeclaration(written)) return declare(start, end, colon)
       const head = dialect.statementHead(written)
@@ -221,25 +221,28 @@ export function scanRules(
   handler.rule(rule)
   if (isOpen || text.endsWith('\\')) return 'open'
   if (dialect.isProgram) return last === null || behindSemicolon(text, last) !== null ? 'closed' : 'statement'
-  const sign = firstSign(text, ended)
-  return sign === '' ? 'closed' : sign === '@' ? 'statement' : 'selectors'
+  const rest = text[pastNothing(text, ended)]
+  return rest === undefined ? 'closed' : rest === '@' ? 'statement' : 'selectors'
 }
 
-/** The first sign of a stretch of a sheet that is neither white space nor in a comment; empty: there is none. */
-function firstSign(text: string, start: number, end = text.length): string {
-  SAYING_NOTHING.lastIndex = start
-  SAYING_NOTHING.exec(text)
-  const { lastIndex } = SAYING_NOTHING
-  return lastIndex < end ? (text[lastIndex] as string) : ''
+/** Behind what says nothing outside blocks: white space of CSS, comments, and the signs of a comment of markup. */
+function pastNothing(text: string, start: number): number {
+  let at = start
+  for (;;) {
+    if (/[ \t\r\n\f]/.test(text[at] ?? '')) at++
+    else if (text.startsWith('/*', at)) {
+      const close = text.indexOf('*/', at + 2)
+      at = close < 0 ? text.length : close + 2
+    } else if (text.startsWith('<!--', at)) at += 4
+    else if (text.startsWith('-->', at)) at += 3
+    else return at
+  }
 }
-
-/** White space of CSS, comments, and the signs of a comment of markup. */
-const SAYING_NOTHING = /(?:[ \t\r\n\f]|\/\*[\s\S]*?\*\/|<!--|-->)*/y
 
 /** Behind the semicolon that ends a statement; null: none does. @param end of what is said */
 function behindSemicolon(text: string, end: number): number | null {
-  const found = /^(?:\s|\/\*[\s\S]*?\*\/)*;/.exec(text.slice(end))
-  return found && end + found[0].length
+  const at = pastNothing(text, end)
+  return text[at] === ';' ? at + 1 : null
 }
 
 /** A rule of selectors is the nearest around what it holds. */

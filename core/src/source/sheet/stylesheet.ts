@@ -55,7 +55,7 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
     const hits = drawings.length === 0 ? found : found.filter(isOutside)
     if (!dialect.lexical && declaration && takes === 'color') {
       const slip = slipIn(value.property, value.kind, written, hits.length)
-      if (slip && !isAssembled(at, value.value, emitter.source.text)) {
+      if (slip && !isAssembled(at, withBlanks(at.text, value.value), emitter.source.text)) {
         const place = { start: start + slip.start, end: start + slip.end }
         // A gradient is what was meant; the property is what was not.
         const wrong = slip.code === 'gradient-as-color' ? declaration.name : place
@@ -151,6 +151,13 @@ export function readStylesheet(at: Embedded, outer: OuterContext, emitter: Emitt
       emitter.finding(at, code, offset, Math.min(text.length, offset + 1))
     },
   })
+}
+
+/** A value with the blanks behind it: a tag may have stood there. */
+function withBlanks(text: string, { start, end }: Range): Range {
+  let at = end
+  while (text[at] === ' ') at++
+  return { start, end: at }
 }
 
 /** Where a value of a preprocessor stands. */

@@ -37,7 +37,7 @@ export function slipIn(property: string, { holds }: PropertyKind, value: string,
 const LONGEST = 500
 
 function wholeSlip(property: string, written: string): Pick<Slip, 'code' | 'meaning'> | null {
-  if (/^#\S+$/.test(written)) return { code: 'hex-digits', meaning: withoutLookAlikes(written) }
+  if (/^#\S*$/.test(written)) return { code: 'hex-digits', meaning: withoutLookAlikes(written) }
   if (/^(?:[\da-f]{3}|[\da-f]{6}|[\da-f]{8})$/i.test(written)) return { code: 'missing-hash', meaning: `#${written}` }
   const name = /^([a-z-]+)\(/i.exec(written)?.[1]?.toLowerCase()
   if (name?.endsWith('gradient'))
@@ -56,7 +56,7 @@ const MAY_SLIP = /#(?!(?:[\da-f]{3,4}|[\da-f]{6}|[\da-f]{8})(?![\da-z]))|(?:^|[\
 function slipAmongOthers(value: string): Slip | null {
   if (!MAY_SLIP.test(value)) return null
   const bare = value.replace(/"[^"]*"|'[^']*'|url\([^)]*\)/gi, (text) => ' '.repeat(text.length))
-  for (const { 0: written, index } of bare.matchAll(/#[\da-z]+/gi)) {
+  for (const { 0: written, index } of bare.matchAll(/#[\da-z]*/gi)) {
     const digits = written.slice(1)
     if (/^(?:[\da-f]{3,4}|[\da-f]{6}|[\da-f]{8})$/i.test(digits)) continue
     return { code: 'hex-digits', start: index, end: index + written.length, meaning: withoutLookAlikes(written) }
