@@ -1,4 +1,4 @@
-import { type Encoding, FILE_CHOICES, LEGACY_ENCODINGS, NOT_READ, SYNTAXES, THIRD_PARTY } from '@undo-ink/core'
+import { ENCODINGS, FILE_CHOICES, NOT_READ, SYNTAXES, THIRD_PARTY } from '@undo-ink/core'
 import * as z from 'zod'
 import { jobSchema } from './job.ts'
 import type { Same } from './mirror.ts'
@@ -6,9 +6,8 @@ import type { Same } from './mirror.ts'
 export const syntaxSchema = z.enum(SYNTAXES).describe('What a file is, by its name')
 
 export const encodingSchema = z
-  .enum(['utf-8', 'utf-8-bom', 'utf-16le', 'utf-16be', 'windows-1252', ...LEGACY_ENCODINGS])
+  .enum(ENCODINGS)
   .describe('How the bytes were read; the byte-order mark belongs to the encoding')
-true satisfies Same<z.infer<typeof encodingSchema>, Encoding>
 
 export const skipReasonSchema = z
   .enum([...NOT_READ, 'too-large'])

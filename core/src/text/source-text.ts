@@ -1,7 +1,8 @@
-import { charsetOf, decodeLegacy, encodeLegacy, type LegacyEncoding } from './charset.ts'
+import { charsetOf, decodeLegacy, encodeLegacy, LEGACY_ENCODINGS } from './charset.ts'
 
 /** How a file's bytes were read. The byte-order mark is part of the encoding, never of the text. */
-export type Encoding = 'utf-8' | 'utf-8-bom' | 'utf-16le' | 'utf-16be' | 'windows-1252' | LegacyEncoding
+export const ENCODINGS = ['utf-8', 'utf-8-bom', 'utf-16le', 'utf-16be', 'windows-1252', ...LEGACY_ENCODINGS] as const
+export type Encoding = (typeof ENCODINGS)[number]
 
 /** A file as received: its decoded text (after its mark) and what is needed to write the same bytes again. */
 export interface SourceText {
