@@ -1,7 +1,6 @@
 import { ENCODINGS, FILE_CHOICES, NOT_READ, SYNTAXES, THIRD_PARTY } from '@undo-ink/core'
 import * as z from 'zod'
 import { jobSchema } from './job.ts'
-import type { Same } from './mirror.ts'
 
 export const syntaxSchema = z.enum(SYNTAXES).describe('What a file is, by its name')
 
