@@ -93,6 +93,8 @@ async function takeScope() {
 }
 
 async function take(name) {
+  // A slow machine may still be comparing colours, or looking at the pages.
+  await page.waitForFunction(() => !/Comparing the colours|Looking at the pages/.test(document.body.innerText))
   await page.screenshot({ path: join(ROOT, `docs/screenshots/${name}.png`) })
   say(`docs/screenshots/${name}.png`)
 }
