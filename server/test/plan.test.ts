@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { planSchema, planTailSchema } from '@undo-ink/contracts'
 import { type Decision, foldPlan, type PlanEvent } from '@undo-ink/core'
-import { QueryTypes } from 'sequelize'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import yauzl from 'yauzl'
 import { type Harness, placesOf, siteWith, startServer, whenDone } from './harness.ts'
@@ -411,23 +410,5 @@ describe('an audit', () => {
     expect(snapshot.files[0]).toMatchObject({ skipped: null, encoding: 'utf-8' })
     expect(await placesOf(restarted, snapshotId)).toHaveLength(1)
     await restarted.stop()
-  })
-})
-
-describe('the database', () => {
-  it('goes down and up again without a rest', async () => {
-    const { migrator } = await import('../src/db/migrate.ts')
-    const { connect } = await import('../src/db/connect.ts')
-    const { makeDatabase } = await import('./harness.ts')
-    const sequelize = await connect(await makeDatabase())
-    const umzug = migrator(sequelize)
-    await umzug.down({ to: 0 })
-    const left = await sequelize.query(
-      "SELECT table_name FROM information_schema.tables WHERE table_schema = 'public' AND table_name <> 'migrations'",
-      { type: QueryTypes.SELECT },
-    )
-    expect(left).toEqual([])
-    await umzug.up()
-    await sequelize.close()
   })
 })

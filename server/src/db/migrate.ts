@@ -30,23 +30,15 @@ export const MIGRATIONS: readonly Migration[] = [
 /** Any number that no other program takes as its advisory lock. */
 const LOCK = 4_600_001
 
-export function migrator(sequelize: Sequelize): Umzug {
-  return new Umzug({
-    migrations: MIGRATIONS.map(({ name, up, down }) => ({
-      name,
-      up: () => inTransaction(sequelize, up),
-      down: () => inTransaction(sequelize, down),
-    })),
-    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
-    logger: undefined,
-  })
-}
-
 /** Brings the schema up to date. Several servers may start at once: the first one migrates, the others wait for it. */
 export async function migrate(sequelize: Sequelize): Promise<void> {
   await sequelize.transaction(async (transaction) => {
     await sequelize.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCK], transaction, type: QueryTypes.SELECT })
-    await migrator(sequelize).up()
+    await new Umzug({
+      migrations: MIGRATIONS.map(({ name, up }) => ({ name, up: () => inTransaction(sequelize, up) })),
+      storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
+      logger: undefined,
+    }).up()
   })
 }
 

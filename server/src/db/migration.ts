@@ -3,6 +3,4 @@ export interface Migration {
   readonly name: string
   /** SQL */
   readonly up: string
-  /** SQL that takes `up` back. */
-  readonly down: string
 }

@@ -90,9 +90,6 @@ function NamePoint() {
         value={name}
         onChange={(event) => setName(event.target.value)}
         maxLength={80}
-        size="xs"
-        fontSize="13px"
-        borderColor="strong"
         autoComplete="off"
         placeholder="as shown to the client"
       />

@@ -47,7 +47,7 @@ export function NewSite({ sites }: { sites: readonly SiteSummary[] }) {
       <form onSubmit={submit} noValidate>
         <Flex direction="column" gap="3" align="flex-start">
           <TextField label="Name of the site" width="100%" problem={problems.name?.message}>
-            <Input {...register('name')} size="sm" borderColor="strong" autoComplete="off" />
+            <Input {...register('name')} size="sm" autoComplete="off" />
           </TextField>
           {clients.length === 0 ? null : (
             <TextField label="Client" width="100%" problem={undefined}>
@@ -70,13 +70,7 @@ export function NewSite({ sites }: { sites: readonly SiteSummary[] }) {
             </Text>
           ) : (
             <TextField label="Name of the client" width="100%" problem={problems.clientName?.message}>
-              <Input
-                {...register('clientName')}
-                size="sm"
-                borderColor="strong"
-                autoComplete="off"
-                placeholder="called as the site"
-              />
+              <Input {...register('clientName')} size="sm" autoComplete="off" placeholder="called as the site" />
             </TextField>
           )}
           <ActButton type="submit" main loading={formState.isSubmitting}>

@@ -68,9 +68,6 @@ function Rename({ of, id, what, name, onDone }: ActProps & { readonly what: stri
           value={typed}
           maxLength={120}
           onChange={(event) => setTyped(event.target.value)}
-          size="xs"
-          fontSize="13px"
-          borderColor="strong"
           autoComplete="off"
         />
         <ActButton type="submit" h="26px" disabled={!isOther || act.isPending}>

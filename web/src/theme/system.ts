@@ -1,9 +1,10 @@
 import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react'
+import { input } from './input.ts'
 import { semanticTokens } from './semantic-tokens.ts'
 import { tokens } from './tokens.ts'
 
 const config = defineConfig({
-  theme: { tokens, semanticTokens },
+  theme: { tokens, semanticTokens, recipes: { input } },
   globalCss: {
     'html, body, #root': { height: '100%' },
     // The browser's own hues would stand beside the client's.

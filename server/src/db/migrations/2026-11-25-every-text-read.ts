@@ -4,5 +4,4 @@ import type { Migration } from '../migration.ts'
 export const everyTextRead: Migration = {
   name: '2026-11-25-every-text-read',
   up: `UPDATE files SET skipped = 'no-colors-here' WHERE skipped = 'not-read-yet';`,
-  down: '',
 }

@@ -6,8 +6,4 @@ export const fileChoice: Migration = {
     ALTER TABLE files ADD COLUMN third_party text;
     ALTER TABLE files ADD COLUMN choice text CHECK (choice IN ('take-in', 'set-aside'));
   `,
-  down: `
-    ALTER TABLE files DROP COLUMN choice;
-    ALTER TABLE files DROP COLUMN third_party;
-  `,
 }

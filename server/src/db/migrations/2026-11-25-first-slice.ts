@@ -102,9 +102,4 @@ export const firstSlice: Migration = {
     CREATE TRIGGER blobs_immutable BEFORE UPDATE ON blobs
       FOR EACH STATEMENT EXECUTE FUNCTION refuse_change();
   `,
-  down: `
-    DROP TABLE loaded_demos, visitor_names, plan_events, plans, readings, audits, files, blobs, snapshots, sites,
-      roles, palette_versions, palettes, clients;
-    DROP FUNCTION refuse_change;
-  `,
 }

@@ -71,16 +71,4 @@ export const jobs: Migration = {
     );
     CREATE INDEX occurrences_snapshot ON occurrences (snapshot_id);
   `,
-  down: `
-    DROP TABLE occurrences, readings, upload_chunks, upload_files, job_files, jobs;
-    DELETE FROM audits;
-    ALTER TABLE audits DROP COLUMN ledger, DROP COLUMN apart;
-    ALTER TABLE snapshots DROP COLUMN digest;
-    CREATE TABLE readings (
-      file_id uuid PRIMARY KEY REFERENCES files,
-      snapshot_id uuid NOT NULL REFERENCES audits,
-      body jsonb NOT NULL
-    );
-    CREATE INDEX readings_snapshot ON readings (snapshot_id);
-  `,
 }

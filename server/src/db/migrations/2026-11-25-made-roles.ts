@@ -4,5 +4,4 @@ import type { Migration } from '../migration.ts'
 export const madeRoles: Migration = {
   name: '2026-11-25-made-roles',
   up: 'ALTER TABLE roles ADD COLUMN made jsonb;',
-  down: 'ALTER TABLE roles DROP COLUMN made;',
 }

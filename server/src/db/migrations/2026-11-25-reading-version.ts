@@ -6,5 +6,4 @@ export const readingVersion: Migration = {
     ALTER TABLE audits ADD COLUMN reading_version integer NOT NULL DEFAULT 1;
     ALTER TABLE audits ALTER COLUMN reading_version DROP DEFAULT;
   `,
-  down: 'ALTER TABLE audits DROP COLUMN reading_version;',
 }

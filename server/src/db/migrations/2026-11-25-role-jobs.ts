@@ -7,5 +7,4 @@ export const roleJobs: Migration = {
     ALTER TABLE roles ADD COLUMN serves text CHECK (serves IN ('text', 'ground', 'line'));
     ALTER TABLE roles ADD COLUMN on_roles jsonb;
   `,
-  down: 'ALTER TABLE roles DROP COLUMN serves, DROP COLUMN on_roles;',
 }

@@ -12,5 +12,4 @@ export const views: Migration = {
     );
     CREATE UNIQUE INDEX views_name ON views (site_id, lower(name));
   `,
-  down: 'DROP TABLE views;',
 }

@@ -4,5 +4,4 @@ import type { Migration } from '../migration.ts'
 export const words: Migration = {
   name: '2026-11-25-words',
   up: 'ALTER TABLE audits ADD COLUMN words bytea;',
-  down: 'ALTER TABLE audits DROP COLUMN words;',
 }

@@ -20,9 +20,4 @@ export const clientPalettes: Migration = {
     CREATE INDEX sites_client ON sites (client_id);
     CREATE INDEX plans_palette ON plans (palette_id);
   `,
-  down: `
-    DROP INDEX clients_name, sites_client, plans_palette;
-    ALTER TABLE palette_versions DROP COLUMN created_at;
-    ALTER TABLE roles DROP COLUMN dark, DROP COLUMN print, DROP COLUMN description;
-  `,
 }

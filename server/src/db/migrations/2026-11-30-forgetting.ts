@@ -62,15 +62,4 @@ export const forgetting: Migration = {
       END
     $$;
   `,
-  down: `
-    DROP FUNCTION forget_deleted;
-    CREATE OR REPLACE FUNCTION refuse_change() RETURNS trigger LANGUAGE plpgsql AS $$
-      BEGIN RAISE EXCEPTION '% never changes', TG_TABLE_NAME; END
-    $$;
-    DROP INDEX files_sha256, sites_name, clients_name;
-    CREATE UNIQUE INDEX sites_name ON sites (lower(name));
-    CREATE UNIQUE INDEX clients_name ON clients (lower(name));
-    ALTER TABLE sites DROP COLUMN deleted_at;
-    ALTER TABLE clients DROP COLUMN deleted_at;
-  `,
 }

@@ -69,7 +69,6 @@ function Values({ facet, values, chosen, onChoose }: Omit<FacetMenuProps, 'onWho
     <>
       {values.length > MANY ? (
         <Input
-          size="xs"
           mb="2"
           placeholder={`Narrow ${number(values.length)} values`}
           aria-label={`Narrow the values of ${FACET_WORDS[facet]}`}

@@ -55,7 +55,6 @@ function Views({ query }: { query: string }) {
       </Box>
       <Flex as="form" gap="2" mt="2" onSubmit={submit}>
         <Input
-          size="xs"
           h="28px"
           aria-label="Name of this view"
           placeholder="Keep this view as …"

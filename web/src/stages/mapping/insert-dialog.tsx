@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
+import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import {
   INSERTED_PROPERTIES,
   type InsertedProperty,
@@ -12,6 +12,7 @@ import {
 import { useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Choice } from '../../components/choice.tsx'
+import { CodeInput } from '../../components/code-input.tsx'
 import { Note } from '../../components/note.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { TextField } from '../../components/text-field.tsx'
@@ -79,17 +80,7 @@ function Inserting() {
           width="220px"
           problem={isSelector ? undefined : 'A list of selectors, without pseudo-elements'}
         >
-          <Input
-            value={selector}
-            onChange={(event) => setSelector(event.target.value)}
-            list="usual-subjects"
-            size="xs"
-            fontFamily="mono"
-            fontSize="13px"
-            borderColor="strong"
-            autoComplete="off"
-            spellCheck={false}
-          />
+          <CodeInput value={selector} onChange={(event) => setSelector(event.target.value)} list="usual-subjects" />
           <datalist id="usual-subjects">
             {USUAL.map((each) => (
               <option key={each} value={each} />

@@ -145,10 +145,7 @@ export function MappingScreen() {
           placeholder="blue, #1d5f9e, .bar …"
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
-          h="32px"
           w="170px"
-          fontSize="13px"
-          borderColor="strong"
           bg="sheet"
         />
         <Segments<Only>

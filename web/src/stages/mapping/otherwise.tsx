@@ -1,8 +1,9 @@
-import { chakra, Flex, Input, Text } from '@chakra-ui/react'
+import { chakra, Flex, Text } from '@chakra-ui/react'
 import { type Becoming, canInherit, readRoleColor } from '@undo-ink/core'
 import { useId, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Choice } from '../../components/choice.tsx'
+import { CodeInput } from '../../components/code-input.tsx'
 import { HashOffer } from '../../components/hash-offer.tsx'
 import { PopupButton } from '../../components/popup-button.tsx'
 import { Swatch } from '../../components/swatch.tsx'
@@ -55,18 +56,7 @@ function OwnColor({ onGive }: Pick<OtherwiseProps, 'onGive'>) {
     >
       <label htmlFor={id}>A colour of no role</label>
       <Flex gap="2" align="center" mt="1">
-        <Input
-          id={id}
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-          size="xs"
-          fontFamily="mono"
-          fontSize="13px"
-          borderColor="strong"
-          autoComplete="off"
-          spellCheck={false}
-          placeholder="#5a6870"
-        />
+        <CodeInput id={id} value={typed} onChange={(event) => setTyped(event.target.value)} placeholder="#5a6870" />
         <Swatch color={isColor ? typed : null} size="22px" />
         <HashOffer typed={typed} onTake={setTyped} />
         <ActButton type="submit" h="28px" disabled={!isColor}>

@@ -66,11 +66,8 @@ export function RoleTray({ disabled, field, onGive, onTry, onLeave, onInsert }: 
           value={typed}
           onChange={(event) => type(event.target.value)}
           onKeyDown={onKeyDown}
-          size="xs"
-          fontSize="13px"
           color="ink"
           bg="sheet"
-          borderColor="strong"
           autoComplete="off"
           spellCheck={false}
         />

@@ -1,6 +1,7 @@
 import { chakra, Flex, Input } from '@chakra-ui/react'
 import { readRoleColor } from '@undo-ink/core'
 import type { FieldErrors, UseFormRegister } from 'react-hook-form'
+import { CodeInput } from '../../../components/code-input.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { TextField } from '../../../components/text-field.tsx'
 import type { RoleFormValues } from './role-form-values.ts'
@@ -29,7 +30,6 @@ export function RoleExtras({ register, problems, values, startsOpen }: RoleExtra
           <Input
             {...register('description')}
             size="sm"
-            borderColor="strong"
             autoComplete="off"
             placeholder="when it is used, and when not"
           />
@@ -37,15 +37,7 @@ export function RoleExtras({ register, problems, values, startsOpen }: RoleExtra
         {VALUES.map(([key, label]) => (
           <TextField key={key} label={label} width="160px" problem={problems[key]?.message}>
             <Flex gap="2" w="100%" align="center">
-              <Input
-                {...register(key)}
-                size="sm"
-                borderColor="strong"
-                fontFamily="mono"
-                autoComplete="off"
-                spellCheck={false}
-                placeholder="the same"
-              />
+              <CodeInput {...register(key)} size="sm" placeholder="the same" />
               <Swatch color={typeof readRoleColor(values[key]) === 'string' ? null : values[key]} size="30px" />
             </Flex>
           </TextField>

@@ -14,6 +14,7 @@ import {
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { ActButton } from '../../../components/act-button.tsx'
+import { CodeInput } from '../../../components/code-input.tsx'
 import { HashOffer } from '../../../components/hash-offer.tsx'
 import { Segments } from '../../../components/segments.tsx'
 import { Sheet } from '../../../components/sheet.tsx'
@@ -108,27 +109,11 @@ export function RoleForm({ role, onDone }: { role: Role | null; onDone(): void }
       <form onSubmit={submit} noValidate>
         <Flex gap="3" wrap="wrap" align="flex-start">
           <TextField label="What it is for" problem={problems.name?.message}>
-            <Input
-              {...register('name')}
-              size="sm"
-              borderColor="strong"
-              autoComplete="off"
-              list="jobs"
-              placeholder="soft text"
-            />
+            <Input {...register('name')} size="sm" autoComplete="off" list="jobs" placeholder="soft text" />
           </TextField>
           <TextField width="236px" label="Colour, in any CSS notation" problem={problems.color?.message}>
             <Flex gap="2" w="100%" align="center">
-              <Input
-                {...register('color')}
-                size="sm"
-                borderColor="strong"
-                fontFamily="mono"
-                autoComplete="off"
-                spellCheck={false}
-                placeholder="#5a6870"
-                readOnly={made !== null}
-              />
+              <CodeInput {...register('color')} size="sm" placeholder="#5a6870" readOnly={made !== null} />
               <Swatch color={typeof readRoleColor(typed) === 'string' ? null : typed} size="30px" />
               <HashOffer typed={typed} onTake={(color) => setValue('color', color, { shouldValidate: true })} />
               {made === null ? (

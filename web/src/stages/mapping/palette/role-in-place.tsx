@@ -1,7 +1,8 @@
-import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
+import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import { type Role, readRoleColor, type Scheme, withValue } from '@undo-ink/core'
 import { useEffect, useRef } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
+import { CodeInput } from '../../../components/code-input.tsx'
 import { HashOffer } from '../../../components/hash-offer.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { usePlan } from '../../../work/work.tsx'
@@ -48,19 +49,13 @@ export function RoleInPlace({ draft, scheme, onType, onEdit, onDone }: RoleInPla
         <chakra.label htmlFor="in-place" w="100%" fontWeight="600">
           {own.name}
         </chakra.label>
-        <Input
+        <CodeInput
           id="in-place"
           ref={field}
           value={draft.color}
           onChange={(event) => onType({ ...draft, color: event.target.value })}
           aria-invalid={!isColor}
-          size="xs"
           w="150px"
-          fontFamily="mono"
-          fontSize="13px"
-          borderColor="strong"
-          autoComplete="off"
-          spellCheck={false}
         />
         <Swatch color={isColor ? draft.color : null} size="22px" />
         <HashOffer typed={draft.color} onTake={(color) => onType({ ...draft, color })} />

@@ -66,10 +66,7 @@ export function TakingRow({ taking, remark, problem, onChange }: TakingRowProps)
             value={name}
             disabled={!taken}
             onChange={(event) => onChange({ ...taking, name: event.target.value })}
-            size="xs"
             w="180px"
-            fontSize="13px"
-            borderColor="strong"
           />
         ) : null}
       </Flex>

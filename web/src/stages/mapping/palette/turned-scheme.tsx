@@ -1,4 +1,4 @@
-import { chakra, Flex, Input, Text } from '@chakra-ui/react'
+import { chakra, Flex, Text } from '@chakra-ui/react'
 import {
   canTurn,
   type Decision,
@@ -12,6 +12,7 @@ import {
 } from '@undo-ink/core'
 import { useId, useMemo, useState } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
+import { CodeInput } from '../../../components/code-input.tsx'
 import { HashOffer } from '../../../components/hash-offer.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { count } from '../../../components/words.ts'
@@ -70,16 +71,11 @@ export function TurnedScheme({ onOffer, onDone }: TurnedSchemeProps) {
     <>
       <Flex gap="2" align="center" mb="2" fontSize="13px" wrap="wrap">
         <label htmlFor={label}>Or the site’s own colours, turned to</label>
-        <Input
+        <CodeInput
           id={label}
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
-          size="xs"
           w="140px"
-          fontFamily="mono"
-          fontSize="13px"
-          borderColor="strong"
-          spellCheck={false}
           placeholder="#2e6f4e"
         />
         <Swatch color={to ? typed : null} size="22px" />

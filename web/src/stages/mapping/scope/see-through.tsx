@@ -1,6 +1,7 @@
-import { Flex, Input } from '@chakra-ui/react'
+import { Flex } from '@chakra-ui/react'
 import type { Decision, Role } from '@undo-ink/core'
 import { Choice } from '../../../components/choice.tsx'
+import { CodeInput } from '../../../components/code-input.tsx'
 
 /** How see-through places are written. */
 export type SeeThrough =
@@ -54,16 +55,12 @@ export function SeeThroughChoice({ roles, value, onChoose }: SeeThroughChoicePro
       />
       {value.kind === 'percent' ? (
         <Flex align="center" gap="1" fontSize="13px">
-          <Input
+          <CodeInput
             aria-label="Alpha in percent"
             aria-invalid={isWrong}
             value={value.typed}
             onChange={(event) => onChoose({ kind: 'percent', typed: event.target.value })}
             w="56px"
-            size="xs"
-            fontFamily="mono"
-            fontSize="13px"
-            borderColor="strong"
             inputMode="decimal"
           />
           %{isWrong ? <b> ▲ 0 to 100</b> : null}
