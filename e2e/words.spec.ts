@@ -60,7 +60,7 @@ for (const path of PAGES)
       Object.fromEntries(SHEETS.map((sheet) => [sheet, textOf(sheet)])),
     )
     const pairs = painted.texts.flatMap((text, i) =>
-      (painted.runs[i] ?? []).map((run) => ({
+      [...new Set(painted.painted[i]?.flatMap((set) => painted.sets[set] ?? []))].map((run) => ({
         text,
         run,
         subjects: subjectsOf(run).map((each) => each.replace(/::[\w-]+/g, '') || '*'),

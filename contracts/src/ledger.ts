@@ -16,13 +16,14 @@ export function readLedger(bytes: Uint8Array): Ledger {
   return ledger
 }
 
+const indices = z.array(z.array(z.int().min(0)).readonly()).readonly()
+
 export const wordsSchema = z
   .strictObject({
     texts: z.array(z.string()).readonly(),
-    runs: z
-      .array(z.array(z.int().min(0)).readonly())
-      .readonly()
-      .describe('Of each text: the runs of places that paint it, as the ledger counts them'),
+    sets: indices.describe('Runs of places, as the ledger counts them, that paint the same elements'),
+    painted: indices.describe('Of each text: the sets that paint it'),
+    partly: z.array(z.string()).readonly().describe('Pages of which not everything was looked for'),
   })
   .describe('What the pages of a copy show')
 true satisfies Same<z.infer<typeof wordsSchema>, Words>

@@ -28,7 +28,7 @@ export {
   withStandings,
   withWords,
 } from './ledger/view.ts'
-export { runsOf, type Words } from './ledger/words.ts'
+export { joinWords, runsOf, type Words } from './ledger/words.ts'
 export { listPages, type Page, type PageSheet, type UnusedFile } from './pages/pages.ts'
 export { quietPage, quietSheet } from './pages/quiet.ts'
 export { type AddressResolver, resolverOf, servedPaths } from './pages/resolve.ts'

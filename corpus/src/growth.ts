@@ -1,4 +1,13 @@
-import { type Decision, readSource, resolver, rewriteFile } from '@undo-ink/core'
+import {
+  type Decision,
+  follower,
+  ledgerOf,
+  listVariables,
+  readSource,
+  resolver,
+  rewriteFile,
+  wordsOf,
+} from '@undo-ink/core'
 
 /** Texts of a size whose time must grow with it, whatever stands in them: those in which one thing looks for another. */
 const TEXTS: readonly (readonly [kind: string, path: string, size: number, text: (size: number) => string])[] = [
@@ -26,6 +35,45 @@ const TEXTS: readonly (readonly [kind: string, path: string, size: number, text:
   ['styles of a script', 'a.ts', 5_000, (n) => times(n, (i) => `x${i}.style.color = '#123456' as const`).join('\n')],
 ]
 
+/** Pages in which each element meets each rule. */
+const PAGES: readonly (readonly [kind: string, size: number, page: (size: number) => string])[] = [
+  [
+    'rules that each element is tried with',
+    1000,
+    (n) =>
+      pageOf(
+        n,
+        (i) => `[a="${i}"]`,
+        (i) => `a=${i}`,
+      ),
+  ],
+  [
+    'rules for the same elements',
+    1000,
+    (n) =>
+      pageOf(
+        n,
+        () => '.a',
+        () => 'class=a',
+      ),
+  ],
+  [
+    'rules about siblings',
+    1000,
+    (n) =>
+      pageOf(
+        n,
+        (i) => `p:nth-child(${i}n + 2)`,
+        () => '',
+      ),
+  ],
+]
+
+function pageOf(size: number, selector: (index: number) => string, attribute: (index: number) => string): string {
+  const rules = times(size, (i) => `${selector(i)}{color:#123456;background:#abc}`)
+  return `<style>${rules.join('')}</style>${times(size, (i) => `<p ${attribute(i)}>${i}`).join('')}`
+}
+
 function times<T>(count: number, of: (index: number) => T): T[] {
   return Array.from({ length: count }, (_, i) => of(i))
 }
@@ -43,6 +91,17 @@ export const GROWING: readonly Growing[] = [
     prepare(factor: number) {
       const source = { path, text: text(size * factor), encoding: 'utf-8' } as const
       return () => void readSource(source)
+    },
+  })),
+  ...PAGES.map(([kind, size, page]) => ({
+    name: `looking for the words of a page with ${kind}`,
+    prepare(factor: number) {
+      const text = page(size * factor)
+      const file = { path: 'a.html', text, encoding: 'utf-8' } as const
+      const reading = readSource(file)
+      const ledger = ledgerOf([{ path: file.path, ...reading }])
+      const endsOf = follower(listVariables([{ path: file.path, reading }]))
+      return () => void wordsOf([{ ...file, files: [file.path] }], ledger, endsOf)
     },
   })),
   {

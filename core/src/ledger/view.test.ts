@@ -47,11 +47,13 @@ const surroundings = {
 const runs = runsOf(ledger)
 const shown = {
   texts: ['Book now', 'Links and fares', 'Tables', 'Borderless'],
-  runs: Array.from({ length: 4 }, () => Array.from(runs.keys()).filter(() => random() < 0.1)),
+  sets: Array.from({ length: 4 }, () => Array.from(runs.keys()).filter(() => random() < 0.1)),
+  painted: [[0, 3], [1], [2, 3], []],
+  partly: [],
 }
 const shownBy = (place: LedgerPlace) => {
   const run = runs.findLastIndex((first) => first <= place.index)
-  return shown.texts.filter((_, i) => shown.runs[i]?.includes(run))
+  return shown.texts.filter((_, i) => shown.painted[i]?.some((set) => shown.sets[set]?.includes(run)))
 }
 const indexed = withWords(indexLedger(ledger, surroundings), shown)
 
@@ -220,6 +222,11 @@ describe('a view of the ledger', () => {
     const none = indexLedger(ledgerOf([]), { ...surroundings, standings: new Uint8Array() })
     expect(viewLedger(none, { ...EVERYTHING, text: 'x' })).toMatchObject({ colors: 0, facets: { use: [] } })
   })
+})
+
+it('a view of a text tells of pages whose words are known in part', () => {
+  const some = withWords(indexed, { ...shown, partly: ['a.html'] })
+  expect([viewLedger(some, EVERYTHING).partly, viewLedger(some, { ...EVERYTHING, text: 'x' }).partly]).toEqual([0, 1])
 })
 
 describe('what is typed into the field of search', () => {

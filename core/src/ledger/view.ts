@@ -65,6 +65,8 @@ export interface Viewed {
   readonly colors: number
   /** The values of each facet, with the places that they have when the other facets stay as chosen. */
   readonly facets: Readonly<Record<Facet, readonly FacetValue[]>>
+  /** Pages whose words were sought, though not all of them are known. */
+  readonly partly: number
 }
 
 /** A ledger with all that is made once to answer every view of it. */
@@ -124,6 +126,7 @@ export function viewLedger(indexed: IndexedLedger, view: LedgerView): Viewed {
     ...grouped(ledger, found, view.grouping, distances),
     colors: perColor.reduce((sum, count) => sum + Math.min(count, 1), 0),
     facets: Object.fromEntries(values) as Viewed['facets'],
+    partly: view.text === '' ? 0 : indexed.words.partly.length,
   }
 }
 

@@ -1,14 +1,34 @@
 import { syntaxOf } from '../source/syntax.ts'
 import type { Ledger } from './ledger.ts'
 
-/** What the pages show, each text once with the runs of places that paint it. */
+/** What the pages show, with the places that paint it. */
 export interface Words {
   readonly texts: readonly string[]
-  /** Of each text: indices of runs, as `runsOf` counts them. */
-  readonly runs: readonly (readonly number[])[]
+  /** Runs that paint the same elements, as `runsOf` counts them: each such set stands here once, however many texts it paints. */
+  readonly sets: readonly (readonly number[])[]
+  /** Of each text: the sets that paint it, by index. */
+  readonly painted: readonly (readonly number[])[]
+  /** Paths of pages of which not everything was looked for: they would take more time than their size allows. */
+  readonly partly: readonly string[]
 }
 
-export const NO_WORDS: Words = { texts: [], runs: [] }
+export const NO_WORDS: Words = { texts: [], sets: [], painted: [], partly: [] }
+
+/** The words of all pages, of what was read of some at a time. */
+export function joinWords(some: readonly Words[]): Words {
+  let before = 0
+  const painted = some.flatMap((words) => {
+    const first = before
+    before += words.sets.length
+    return words.painted.map((sets) => sets.map((set) => first + set))
+  })
+  return {
+    texts: some.flatMap(({ texts }) => texts),
+    sets: some.flatMap(({ sets }) => sets),
+    painted,
+    partly: some.flatMap(({ partly }) => partly),
+  }
+}
 
 /** The first place of each run: neighbours of one rule are one run; in markup, where each element has its own, each place is, and so is one that gives a variable its value. Linear in the places. */
 export function runsOf({ length, columns: { path, selector, variable }, lists: { subjects } }: Ledger): Uint32Array {
@@ -32,15 +52,11 @@ export function runsOf({ length, columns: { path, selector, variable }, lists: {
 const SHEETS: ReadonlySet<string> = new Set(['css', 'scss', 'sass', 'less', 'stylus'])
 
 /** Marks the places that paint words in which a text is found, whatever the case of its letters. @param runs of the ledger */
-export function markWords(
-  { texts, runs: runsOfText }: Words,
-  runs: Uint32Array,
-  text: string,
-  marks: Uint8Array,
-): void {
+export function markWords({ texts, sets, painted }: Words, runs: Uint32Array, text: string, marks: Uint8Array): void {
   const sought = text.toLowerCase()
+  const found = new Set<number>()
   texts.forEach((shown, i) => {
-    if (!shown.toLowerCase().includes(sought)) return
-    for (const run of runsOfText[i] ?? []) marks.fill(1, runs[run], runs[run + 1] ?? marks.length)
+    if (shown.toLowerCase().includes(sought)) for (const set of painted[i] ?? []) found.add(set)
   })
+  for (const set of found) for (const run of sets[set] ?? []) marks.fill(1, runs[run], runs[run + 1] ?? marks.length)
 }

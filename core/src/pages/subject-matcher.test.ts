@@ -38,7 +38,7 @@ it('finds what the selector library finds by walking the whole page', () => {
   fc.assert(
     fc.property(fc.array(selector, { minLength: 1, maxLength: 8 }), element(6), (selectors, page) => {
       const { root, elements } = readPage(page)
-      const matcher = new SubjectMatcher(selectors)
+      const matcher = new SubjectMatcher(selectors, 1_000_000)
       const found = elements.flatMap((each, i) => matcher.matching(each).map((subject) => `${i} ${subject}`))
       const wanted = [...new Set(selectors)].flatMap((subject) =>
         selectAll<AnyNode, Element>(subject, root).map((each) => `${elements.indexOf(each)} ${subject}`),

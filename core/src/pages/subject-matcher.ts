@@ -8,14 +8,19 @@ interface Step {
   /** null: the first. */
   readonly combinator: ' ' | '>' | '+' | '~' | null
   readonly test: (element: Element) => boolean
+  /** What a test costs on an element without attributes, in tests of one simple selector. */
+  readonly weight: number
+  /** Whether a test also looks along the element's siblings. */
+  readonly looksAlong: boolean
 }
 
 /** Longer selectors are not looked for. */
 const LONGEST = 500
 const MOST_STEPS = 20
 
-/** Tests of one compound on one element, of all selectors and elements of a page together: beyond it nothing matches, so that hostile sheets cost no more. */
-const MOST_TESTS = 5_000_000
+/** Characters of attributes, and siblings, that are looked at in the time of one test. */
+const UNITS_OF_TEST = 64
+const SIBLINGS_OF_TEST = 32
 
 /**
  * Finds of many selectors those whose subject an element is. Each selector is tried only on elements that have the id, the class or the type by
@@ -25,10 +30,16 @@ const MOST_TESTS = 5_000_000
 export class SubjectMatcher {
   private readonly selectors = new Map<string, readonly Step[] | null>()
   private readonly byKey = new Map<string, string[]>()
-  private left = MOST_TESTS
+  private readonly costs = new Map<Element, number>()
+  private left: number
 
-  /** @param subjects with their states off */
-  constructor(subjects: Iterable<string>) {
+  /**
+   * @param subjects with their states off
+   * @param most tests of one simple selector on one element, of all selectors and elements together: beyond it nothing matches, so that hostile
+   * pages cost no more
+   */
+  constructor(subjects: Iterable<string>, most: number) {
+    this.left = most
     for (const subject of new Set(subjects)) {
       const key = keyOf(subject)
       const list = this.byKey.get(key)
@@ -37,8 +48,14 @@ export class SubjectMatcher {
     }
   }
 
+  /** Whether there was more to test than may be: some of what matches was not found. */
+  get isSpent(): boolean {
+    return this.left <= 0
+  }
+
   /** Those whose subject the element is. */
   matching(element: Element): string[] {
+    if (this.isSpent) return []
     const names = new Set((element.attribs.class ?? '').split(/\s+/))
     const keys = ['*', element.name.toLowerCase(), `#${element.attribs.id ?? ''}`]
     for (const name of names) if (name !== '') keys.push(`.${name}`)
@@ -46,15 +63,28 @@ export class SubjectMatcher {
   }
 
   private matches(subject: string, element: Element): boolean {
+    if (this.isSpent) return false
     let steps = this.selectors.get(subject)
     if (steps === undefined) this.selectors.set(subject, (steps = stepsOf(subject)))
     return steps !== null && this.at(steps, steps.length - 1, element, new Map())
   }
 
+  /** Tests of one simple selector that looking at the attributes of an element costs as much as. */
+  private costOf(element: Element): number {
+    let cost = this.costs.get(element)
+    if (cost === undefined) {
+      const units = Object.entries(element.attribs).reduce((sum, [name, value]) => sum + name.length + value.length, 0)
+      this.costs.set(element, (cost = 1 + units / UNITS_OF_TEST))
+    }
+    return cost
+  }
+
   /** Whether an element is the subject of the selector up to a step. @param failed by element the steps that are known not to match there or further on */
   private at(steps: readonly Step[], step: number, element: Element, failed: Map<Element, Set<number>>): boolean {
-    const { combinator, test } = steps[step] as Step
-    if (this.left-- <= 0 || !test(element)) return false
+    const { combinator, test, weight, looksAlong } = steps[step] as Step
+    this.left -=
+      weight * this.costOf(element) + (looksAlong ? (element.parent?.children.length ?? 0) / SIBLINGS_OF_TEST : 0)
+    if (this.isSpent || !test(element)) return false
     if (combinator === null) return true
     const next = combinator === ' ' || combinator === '>' ? parentOf : elementBefore
     for (let other = next(element); other; other = next(other)) {
@@ -82,14 +112,22 @@ function elementBefore({ prev }: Element): Element | null {
 /** null: no selector that could be looked for. */
 function stepsOf(subject: string): Step[] | null {
   const read = only(subject)
-  if (!read || read.compounds.length > MOST_STEPS || read.compounds.some(({ simple }) => simple.some(isCostly)))
+  // One that begins with a combinator is about what stands around it, which is not known.
+  if (
+    !read ||
+    read.compounds[0]?.combinator ||
+    read.compounds.length > MOST_STEPS ||
+    read.compounds.some(({ simple }) => simple.some(isCostly))
+  )
     return null
   try {
     return read.compounds.map(({ combinator, simple }): Step => {
       if (combinator === '||') throw new Error('no element stands in a column')
       const own = simple.filter(({ kind }) => kind !== 'pseudo-element')
       // What is before or behind an element, or its first letter, is of the element.
-      return { combinator, test: compile<AnyNode, Element>(textOf(own) || '*') }
+      const all = [...own, ...own.flatMap(within)]
+      const looksAlong = all.some(({ name }) => ALONG.test(name))
+      return { combinator, test: compile<AnyNode, Element>(textOf(own) || '*'), weight: 1 + all.length, looksAlong }
     })
   } catch {
     // A pseudo-class that says nothing of a page at rest.
@@ -102,9 +140,20 @@ function only(subject: string): ComplexSelector | null {
   return selector && others.length === 0 ? selector : null
 }
 
-/** Whether a function looks further than one step around the element: that costs more than its length tells. */
-function isCostly({ name, list }: SimpleSelector): boolean {
-  if (name === 'has' && list.length > 0) return true
+/** The simple selectors in the brackets of one. */
+function within({ list }: SimpleSelector): SimpleSelector[] {
+  return list.flatMap(({ compounds }) => compounds.flatMap(({ simple }) => [...simple, ...simple.flatMap(within)]))
+}
+
+/** Pseudo-classes that depend on siblings. */
+const ALONG = /^(?:nth-|first-|last-|only-)/
+
+/** Pseudo-classes that look at all that is in or around an element; the library's own that look for text too. */
+const FAR = /^(?:has|contains|icontains|enabled|disabled)$/
+
+/** Whether a test looks further than one step around the element: that costs more than its length tells. */
+function isCostly({ kind, name, list }: SimpleSelector): boolean {
+  if (kind === 'pseudo-class' && FAR.test(name)) return true
   return list.some(({ compounds }) => compounds.length > 2 || compounds.some(({ simple }) => simple.some(isCostly)))
 }
 

@@ -9,14 +9,22 @@ import { wordsOf } from './words.ts'
 
 const SHEET = 'a.css'
 
-/** The places that paint a text, as property and colour, of a page and its sheet. */
-function painting(sought: string, page: string, sheet: string, reached = [SHEET, 'p.html']) {
+/** What a page shows, of it and its sheet. */
+function shownBy(page: string, sheet: string, reached = [SHEET, 'p.html']) {
   const files = { [SHEET]: sheet, 'other.css': 'p{color:#abc}', 'p.html': page }
   const read = linkVariables(
     Object.entries(files).map(([path, text]) => ({ path, reading: readSource({ path, text, encoding: 'utf-8' }) })),
   )
   const ledger = ledgerOf(read.map(({ path, reading }) => ({ path, ...reading })))
-  const words = wordsOf([{ path: 'p.html', text: page, files: reached }], ledger, follower(listVariables(read)))
+  return {
+    ledger,
+    words: wordsOf([{ path: 'p.html', text: page, files: reached }], ledger, follower(listVariables(read))),
+  }
+}
+
+/** The places that paint a text, as property and colour, of a page and its sheet. */
+function painting(sought: string, page: string, sheet: string, reached?: string[]) {
+  const { ledger, words } = shownBy(page, sheet, reached)
   const marks = new Uint8Array(ledger.length)
   markWords(words, runsOf(ledger), sought, marks)
   return Array.from(marks.keys())
@@ -75,7 +83,12 @@ describe('the words that a rule paints', () => {
       '*{color:red}',
       [],
     ],
-    ['though a selector is none', '<p>Book now</p>', 'p:nonsense(1){color:red} ..{color:tan} p{color:blue}', ['blue']],
+    [
+      'though a selector is none',
+      '<p>Book now</p>',
+      'p:nonsense(1){color:red} ..{color:tan} p{color:blue} > p{color:red} ~ p{color:red}',
+      ['blue'],
+    ],
     [
       'by their place among others',
       '<ul><li>One</li><li>Book now</li></ul>',
@@ -109,6 +122,37 @@ describe('the words that a rule paints', () => {
   ])('are told soon of a page that is %s', (_, page) => {
     const chain = Array.from({ length: 40 }, () => '*').join(' ')
     expect(() => painting('book', page, `${chain}{color:red} ${'* ~ '.repeat(40)}*{color:blue}`)).not.toThrow()
+  })
+})
+
+describe('a page that would take more than its size allows', () => {
+  const times = (of: (index: number) => string) => Array.from({ length: 4000 }, (_, i) => of(i)).join('')
+  it.each([
+    [
+      'by selectors that each element is tried with',
+      times((i) => `[a="${i}"]{color:red}`),
+      times((i) => `<p a=${i}>${i}`),
+    ],
+    ['by selectors that each element matches', times((i) => `:not([a="x${i}"]){color:red}`), times((i) => `<p>${i}`)],
+    [
+      'by attributes as long as the page',
+      times((i) => `[a$="${i}x"]{color:red}`),
+      `${`<p a="${'y'.repeat(5000)}">x`.repeat(20)}`,
+    ],
+    ['by its many siblings', times((i) => `p:nth-child(${i}n+9){color:red}`), '<p>x'.repeat(4000)],
+  ])('%s is looked for in part, and says so', (_, sheet, page) => {
+    const { words } = shownBy(page, sheet)
+    expect(words.partly).toEqual(['p.html'])
+    expect(words.painted.flat().length).toBeLessThan(500_000)
+  })
+
+  it('but not by rules for the same elements, which are one set', () => {
+    const { words } = shownBy(
+      times((i) => `<p class=a>${i}`),
+      times(() => '.a{color:red} p{background:tan}'),
+    )
+    expect(words.partly).toEqual([])
+    expect([words.texts.length, words.sets.length, words.painted[0]?.length]).toEqual([4000, 2, 2])
   })
 })
 

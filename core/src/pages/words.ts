@@ -20,19 +20,43 @@ export interface PageText {
  * @param endsOf follows the variables of the whole site
  */
 export function wordsOf(pages: readonly PageText[], ledger: Ledger, endsOf: EndsOf): Words {
-  const paintings = paintingsByFile(ledger, endsOf)
-  const known = new Map<string, number>()
+  const { byFile, isEvery } = paintingsByFile(ledger, endsOf)
+  const sets = new RunSets()
+  const known = new Set<string>()
   const texts: string[] = []
-  const runs: (readonly number[])[] = []
-  for (const page of pages)
-    for (const { text, painted } of paintedOn(page, paintings)) {
-      const key = `${painted.join()} ${text}`
+  const painted: (readonly number[])[] = []
+  const partly: string[] = []
+  for (const page of pages) {
+    const { shown, isWhole } = paintedOn(page, byFile, sets)
+    if (!isWhole || !isEvery) partly.push(page.path)
+    for (const { text, painting } of shown) {
+      const key = `${painting.join()} ${text}`
       if (known.has(key)) continue
-      known.set(key, texts.length)
+      known.add(key)
       texts.push(text)
-      runs.push(painted)
+      painted.push(painting)
     }
-  return { texts, runs }
+  }
+  return { texts, sets: sets.all, painted, partly }
+}
+
+/** Sets of runs, each kept once. */
+class RunSets {
+  readonly all: (readonly number[])[] = []
+  private readonly known = new Map<string, number>()
+
+  /** The index of a set; none for an empty one. */
+  of(paintings: readonly Painting[]): number[] {
+    if (paintings.length === 0) return []
+    const runs = [...new Set(paintings.map(({ run }) => run))].toSorted((a, b) => a - b)
+    const key = runs.join()
+    let index = this.known.get(key)
+    if (index === undefined) {
+      index = this.all.push(runs) - 1
+      this.known.set(key, index)
+    }
+    return [index]
+  }
 }
 
 /** What paints some subjects: a run where it stands, or one that gives a variable the value that is taken there. */
@@ -49,8 +73,8 @@ interface Painting {
 /** Paintings through variables in all beyond which none is looked at: hostile chains cost neither time nor memory. */
 const MOST_THROUGH = 200_000
 
-/** By the file in which they paint. */
-function paintingsByFile(ledger: Ledger, endsOf: EndsOf): Map<string, Painting[]> {
+/** By the file in which they paint. `isEvery`: none is left out. */
+function paintingsByFile(ledger: Ledger, endsOf: EndsOf): { byFile: Map<string, Painting[]>; isEvery: boolean } {
   const { use, variable } = ledger.columns
   const ground = use.values.indexOf('ground')
   const starts = runsOf(ledger)
@@ -65,15 +89,28 @@ function paintingsByFile(ledger: Ledger, endsOf: EndsOf): Map<string, Painting[]
       append(byFile, path, { run, isGround, path, start, subjects: listAt(ledger, 'subjects', first) })
       return
     }
+    if (through > MOST_THROUGH) return
     for (const { file, use, taken, range, subjects } of endsOf(name)) {
-      if (taken === 'listed' || ++through > MOST_THROUGH) continue
+      if (taken === 'listed') continue
+      if (++through > MOST_THROUGH) return
       append(byFile, file, { run, isGround: use === 'ground', path, start: range.start, subjects })
     }
   })
-  return byFile
+  return { byFile, isEvery: through <= MOST_THROUGH }
 }
 
-function paintedOn({ path, text, files }: PageText, byFile: ReadonlyMap<string, readonly Painting[]>) {
+/** The sets of runs that paint an element: all, and those that paint its ground. */
+interface ElementSets {
+  readonly all: readonly number[]
+  readonly grounds: readonly number[]
+}
+
+/** The texts of a page with the sets that paint each. Time and result grow no more than its text does: beyond, `isWhole` is false. */
+function paintedOn(
+  { path, text, files }: PageText,
+  byFile: ReadonlyMap<string, readonly Painting[]>,
+  sets: RunSets,
+): { shown: { text: string; painting: readonly number[] }[]; isWhole: boolean } {
   const tree = readPage(text)
   const reached = new Set(files)
   const own = new Map<Element, Painting[]>()
@@ -85,38 +122,58 @@ function paintedOn({ path, text, files }: PageText, byFile: ReadonlyMap<string, 
       if (element) append(own, element, painting)
       else for (const subject of painting.subjects) append(bySubject, subject, painting)
     }
-  const matcher = new SubjectMatcher(bySubject.keys())
-  const known = new Map<Element, readonly Painting[]>()
-  const paintingsOn = (element: Element): readonly Painting[] => {
+  const setsOf = (paintings: readonly Painting[]): ElementSets => ({
+    all: sets.of(paintings),
+    grounds: sets.of(paintings.filter(({ isGround }) => isGround)),
+  })
+  const ofSubject = new Map<string, ElementSets>()
+  const known = new Map<Element, ElementSets>()
+  const matcher = new SubjectMatcher(bySubject.keys(), LEAST_TESTS + TESTS_PER_UNIT * text.length)
+  const setsOn = (element: Element): ElementSets => {
     let found = known.get(element)
     if (!found) {
-      const matched = matcher.matching(element).flatMap((subject) => bySubject.get(subject) ?? [])
-      known.set(element, (found = [...(own.get(element) ?? []), ...matched]))
+      const each = matcher.matching(element).map((subject) => {
+        const before = ofSubject.get(subject) ?? setsOf(bySubject.get(subject) ?? [])
+        ofSubject.set(subject, before)
+        return before
+      })
+      each.push(setsOf(own.get(element) ?? []))
+      found = { all: each.flatMap(({ all }) => all), grounds: each.flatMap(({ grounds }) => grounds) }
+      known.set(element, found)
     }
     return found
   }
   /** What paints the ground behind an element: of the nearest around it that has one. */
-  const groundsBehind = (element: Element): readonly Painting[] => {
-    let found: readonly Painting[] = []
-    for (
-      let up: Element | null = element;
-      up && found.length === 0;
-      up = up.parent && isTag(up.parent) ? up.parent : null
-    ) {
-      const before = grounds.get(up)
-      found = before ?? paintingsOn(up).filter(({ isGround }) => isGround)
-      if (!before) grounds.set(up, found)
+  const groundsBehind = (element: Element): readonly number[] => {
+    const passed: Element[] = []
+    let found: readonly number[] | undefined
+    for (let up: Element | null = element; up && !found; up = up.parent && isTag(up.parent) ? up.parent : null) {
+      passed.push(up)
+      const here = setsOn(up).grounds
+      found = grounds.get(up) ?? (here.length > 0 ? here : undefined)
     }
-    return found
+    for (const each of passed) grounds.set(each, found ?? [])
+    return found ?? []
   }
-  const grounds = new Map<Element, readonly Painting[]>()
-  return shownTexts(tree, text.length).flatMap(({ text, elements }) => {
+  const grounds = new Map<Element, readonly number[]>()
+  let left = LEAST_PAINTED + PAINTED_PER_UNIT * text.length
+  const shown = shownTexts(tree, text.length).flatMap(({ text, elements }) => {
+    if (left < 0) return []
     const behind = elements[0] ? groundsBehind(elements[0]) : []
-    const painting = [...elements.flatMap(paintingsOn), ...behind]
-    const painted = [...new Set(painting.map(({ run }) => run))].toSorted((a, b) => a - b)
-    return painted.length === 0 ? [] : [{ text, painted }]
+    const painting = [...new Set([...elements.flatMap((each) => setsOn(each).all), ...behind])]
+    left -= painting.length
+    return painting.length === 0 ? [] : [{ text, painting }]
   })
+  return { shown, isWhole: left >= 0 && !matcher.isSpent }
 }
+
+/** Tests of one simple selector on one element that even a small page may take, and those that each UTF-16 unit of its text adds. */
+const LEAST_TESTS = 200_000
+const TESTS_PER_UNIT = 20
+
+/** The same for sets that are told of texts. */
+const LEAST_PAINTED = 20_000
+const PAINTED_PER_UNIT = 0.5
 
 /** The element in whose start tag an offset of the page lies. */
 function elementAt({ startTags }: PageTree, offset: number): Element | null {

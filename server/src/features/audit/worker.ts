@@ -7,6 +7,7 @@ import {
   type FileAbout,
   type FileChoice,
   follower,
+  joinWords,
   ledgerOf,
   listVariables,
   packLedger,
@@ -110,7 +111,7 @@ export function words({ ledger, variables, pages }: PagesToRead): Words {
 
 /** Runs in a worker thread: all words of a copy in the form in which they are stored. */
 export function packWords(some: readonly Words[]): Uint8Array {
-  return gzipJson({ texts: some.flatMap(({ texts }) => texts), runs: some.flatMap(({ runs }) => runs) })
+  return gzipJson(joinWords(some))
 }
 
 /** What is listed of one file apart from its places; nothing where there is nothing. */

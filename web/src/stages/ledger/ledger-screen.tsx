@@ -205,8 +205,12 @@ function selectedPlace(
   return shown === undefined ? null : places.at(shown)
 }
 
-function shownText({ shown, colors }: Viewed, all: number, allColors: number): string {
-  return shown.length === all
-    ? `${count(allColors, 'colour')}`
-    : `${number(shown.length)} of ${count(all, 'place')} shown, in ${count(colors, 'colour')}`
+function shownText({ shown, colors, partly }: Viewed, all: number, allColors: number): string {
+  const found =
+    shown.length === all
+      ? count(allColors, 'colour')
+      : `${number(shown.length)} of ${count(all, 'place')} shown, in ${count(colors, 'colour')}`
+  return partly === 0
+    ? found
+    : `${found}. Words are known only in part of ${count(partly, 'page')} with too much in them`
 }
