@@ -28,7 +28,7 @@ export {
   withStandings,
   withWords,
 } from './ledger/view.ts'
-export { joinWords, runsOf, type Words } from './ledger/words.ts'
+export { joinWords, NO_WORDS, runsOf, type Words } from './ledger/words.ts'
 export { listPages, type Page, type PageSheet, type UnusedFile } from './pages/pages.ts'
 export { quietPage, quietSheet } from './pages/quiet.ts'
 export { type AddressResolver, resolverOf, servedPaths } from './pages/resolve.ts'
@@ -103,7 +103,7 @@ export { isRegion, regionsAround } from './selector/region.ts'
 export { readSelectors, splitList } from './selector/selector.ts'
 export { type Signal, STATES, type State, statesOf } from './selector/state.ts'
 export type { Behavior, Trigger } from './source/behavior.ts'
-export { classify, FILE_CHOICES, type FileChoice, NOT_READ } from './source/classify.ts'
+export { classify, FILE_CHOICES, type FileChoice, NOT_READ, type NotRead } from './source/classify.ts'
 export { copyText, isLitter } from './source/copy.ts'
 export { type FileReading, listVariables, type Variable } from './source/link.ts'
 export { linkVariables } from './source/link-variables.ts'

@@ -10,6 +10,7 @@ export const NOT_READ = [
   'binary',
   'not-reversible',
   'too-long',
+  'too-costly',
   'third-party',
   'set-aside',
 ] as const

@@ -1,6 +1,7 @@
 import { PROBLEMS, type Problem, type ProblemCode } from '@undo-ink/contracts'
 import type { ErrorRequestHandler } from 'express'
 import { ZodError } from 'zod'
+import { TooCostly } from '../threads.ts'
 
 /** A refusal that the person at the screen is told: its code gives the HTTP status. */
 export class Refusal extends Error {
@@ -43,6 +44,8 @@ function toRefusal(error: unknown): Refusal {
     const issue = error.issues[0]
     return new Refusal('bad-request', issue?.message ?? 'The request is not understood', issue?.path.join('.'))
   }
+  if (error instanceof TooCostly)
+    return new Refusal('too-large', 'This takes more time or memory than its size allows; it was ended')
   const status = (error as { status?: unknown } | null)?.status
   if (status === 413) return new Refusal('too-large', 'The request is too large')
   if (status === 400) return new Refusal('bad-request', 'The request is not understood')

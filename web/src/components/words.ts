@@ -46,6 +46,7 @@ export const SKIP_WORDS: Readonly<Record<SkipReason, string>> = {
   binary: 'kept as it came; its bytes are no text, whatever its name says',
   'not-reversible': 'kept as it came; its bytes cannot be read as text without loss',
   'too-long': 'kept as it came; texts over 8 MB are not read',
+  'too-costly': 'kept as it came; it took far more time or memory than files of its size do',
   'third-party': 'left out: third-party code',
   'set-aside': 'left out by choice; kept as it came',
   'too-large': 'not in the copy; files over 32 MB are left out',

@@ -1,7 +1,17 @@
-import { type FileAbout, type FileChoice, NO_CLAIMS, syntaxOf, thirdPartyPath, type Words } from '@undo-ink/core'
-import type { Piscina } from 'piscina'
-import { threads } from '../../threads.ts'
+import {
+  type FileAbout,
+  type FileChoice,
+  NO_CLAIMS,
+  NO_WORDS,
+  type NotRead,
+  syntaxOf,
+  thirdPartyPath,
+  type Words,
+} from '@undo-ink/core'
+import { Refusal } from '../../http/problem.ts'
+import { type Limits, Threads, TooCostly } from '../../threads.ts'
 import type { Progress } from '../jobs/progress.ts'
+import { AT_ONCE } from '../jobs/queue.ts'
 import { bufferOf } from './buffer.ts'
 import { findReading, type ReadingOf, saveReading } from './store.ts'
 import type { Assembled, FileRead, FileToRead, PagesToRead, ToAssemble } from './worker.ts'
@@ -19,39 +29,75 @@ export interface ReadFile<F extends KeptFile> {
   readonly reading: ReadingOf | null
 }
 
-/** Reads the files of copies in worker threads. */
-export class Reader {
-  private readonly pool: Piscina = threads('audit-worker', new URL('./worker-from-source.mjs', import.meta.url), 2)
+/** For which job something is read. */
+type For = Pick<Progress, 'owner' | 'signal'>
 
-  /** Reads one file, or finds what was read of the same bytes at the same path before. */
+/** Files of one copy that are read at the same time. */
+const LANES = 2
+
+/** Reads the files of copies in worker threads: as many as the jobs that run at once ask for, so that none waits for another. */
+export class Reader {
+  private readonly threads: Threads
+
+  constructor(limits?: Limits) {
+    const source = new URL('./worker-from-source.mjs', import.meta.url)
+    this.threads = new Threads('audit-worker', source, AT_ONCE * LANES, limits)
+  }
+
+  /** Reads one file, or finds what was read of the same bytes at the same path before. One that takes too much is left out, and tried again the next time. */
   async read(
     { path, sha256, choice }: KeptFile & { sha256: string },
-    bytes: () => Promise<Buffer>,
+    load: () => Promise<Buffer>,
+    { owner, signal }: For,
   ): Promise<ReadingOf> {
     const known = await findReading(sha256, path, choice)
     if (known) return known
-    const task: FileToRead = { path, bytes: await bytes(), choice }
-    const { about, places, body } = (await this.pool.run(task, { name: 'read' })) as FileRead
-    return saveReading({ sha256, path, choice, about, places, body: body && bufferOf(body) })
+    const task: FileToRead = { path, bytes: await load(), choice }
+    try {
+      const how = { name: 'read', owner, bytes: task.bytes.length, signal }
+      const { about, places, body } = await this.threads.run<FileRead>(task, how)
+      return saveReading({ sha256, path, choice, about, places, body: body && bufferOf(body) })
+    } catch (error) {
+      if (!(error instanceof TooCostly)) throw error
+      return { about: notRead(path, 'too-costly'), places: 0, body: null }
+    }
   }
 
   /** Makes the audit of a copy, when all its files are read. @param load gives the bytes of a file by their hash */
   async assemble(
     files: readonly ReadFile<KeptFile>[],
     load: (sha256: string) => Promise<Buffer>,
+    { owner, signal }: For,
   ): Promise<Assembled & { readonly words: Uint8Array }> {
     const task: ToAssemble = files.map(({ file: { path, choice }, reading }) => ({
       ...{ path, choice, body: reading?.body ?? null },
-      about: reading?.about ?? notKept(path),
+      about: reading?.about ?? notRead(path, 'too-long'),
     }))
-    const assembled = (await this.pool.run(task, { name: 'assemble' })) as Assembled
+    const size = task.reduce((sum, { body }) => sum + (body?.length ?? 0), 0)
+    const together = { owner, signal, bytes: size * PACKED }
+    const assembled = await this.threads.run<Assembled>(task, { ...together, name: 'assemble' }).catch(whenTooCostly)
     const hashes = new Map(files.map(({ file: { path, sha256 } }) => [path, sha256]))
     const words: Words[] = []
     const { ledger, variables } = assembled
     let pages: PagesToRead['pages'][number][] = []
     let held = 0
+    const wordsOf = async (some: PagesToRead['pages']): Promise<Words[]> => {
+      const bytes = (ledger.length + variables.length) * PACKED + some.reduce((sum, page) => sum + page.bytes.length, 0)
+      try {
+        const input: PagesToRead = { ledger, variables, pages: some }
+        return [await this.threads.run<Words>(input, { name: 'words', owner, bytes, signal })]
+      } catch (error) {
+        if (!(error instanceof TooCostly)) throw error
+        // One of them is to blame: each gets a turn of its own.
+        const [first, ...others] = some
+        if (others.length === 0) return [{ ...NO_WORDS, partly: first ? [first.path] : [] }]
+        const each: Words[] = []
+        for (const page of some) each.push(...(await wordsOf([page])))
+        return each
+      }
+    }
     const readPages = async () => {
-      if (pages.length > 0) words.push((await this.pool.run({ ledger, variables, pages }, { name: 'words' })) as Words)
+      if (pages.length > 0) words.push(...(await wordsOf(pages)))
       pages = []
       held = 0
     }
@@ -62,18 +108,28 @@ export class Reader {
       held += bytes.length
     }
     await readPages()
-    return { ...assembled, words: await this.pool.run(words, { name: 'packWords' }) }
+    return { ...assembled, words: await this.threads.run<Uint8Array>(words, { ...together, name: 'packWords' }) }
   }
 
   close(): Promise<void> {
-    return this.pool.destroy()
+    return this.threads.close()
   }
 }
 
-/** What is known of a file that is too large to be kept. */
-function notKept(path: string): FileAbout {
-  const [syntax, thirdParty] = [syntaxOf(path), thirdPartyPath(path)]
-  return { syntax, encoding: null, skipped: 'too-long', thirdParty, claims: NO_CLAIMS }
+/** Bytes of objects for each that they have in gzip, roughly: a limit of time needs no more. */
+const PACKED = 10
+
+/** What is known of a file that cannot be read. */
+function notRead(path: string, skipped: NotRead): FileAbout {
+  return { syntax: syntaxOf(path), encoding: null, skipped, thirdParty: thirdPartyPath(path), claims: NO_CLAIMS }
+}
+
+function whenTooCostly(error: unknown): never {
+  if (!(error instanceof TooCostly)) throw error
+  throw new Refusal(
+    'too-large',
+    'What the files of this copy hold takes more time or memory together than their size allows; nothing was taken in',
+  )
 }
 
 /** Bytes of pages that are read at once: little enough for any machine, much enough that the ledger is not unpacked for each. */

@@ -66,12 +66,12 @@ export function auditWork(sequelize: Sequelize, reader: Reader): JobWork {
     await progress.begin(files.length)
     const read = await twoAtATime(files, async (file): Promise<ReadFile<ChosenFile>> => {
       const { sha256 } = file
-      const reading = sha256 === null ? null : await reader.read({ ...file, sha256 }, () => loadBytes(sha256))
+      const reading = sha256 === null ? null : await reader.read({ ...file, sha256 }, () => loadBytes(sha256), progress)
       await tell(progress, file.path, reading)
       return { file, reading }
     })
     await progress.flush()
-    const assembled = await reader.assemble(read, loadBytes)
+    const assembled = await reader.assemble(read, loadBytes, progress)
     await sequelize.transaction(async (transaction) => {
       await SnapshotRow.findByPk(snapshotId, { transaction, lock: true })
       // Writes only what has changed: of thousands of files mostly a few.

@@ -30,7 +30,7 @@ export function intakeWork(sequelize: Sequelize, reader: Reader): JobWork {
         checkFiles(files)
         const taken = await takeFiles(sequelize, reader, files, kept, progress)
         await progress.flush()
-        const assembled = await reader.assemble(taken, loadBytes)
+        const assembled = await reader.assemble(taken, loadBytes, progress)
         await sequelize.transaction(async (transaction) => {
           const snapshotId = await makeSnapshot(job.siteId, taken, assembled, transaction)
           if (snapshotId !== null) await saveAudit(sequelize, snapshotId, assembled, transaction)
@@ -80,7 +80,7 @@ async function takeFiles(
     kept.add(sha256)
     await keepBlob(sequelize, sha256, bytes)
     const file = { path, size: bytes.length, sha256, choice: null }
-    const reading = await reader.read(file, async () => bytes)
+    const reading = await reader.read(file, async () => bytes, progress)
     await tell(progress, path, reading)
     return { file, reading }
   })

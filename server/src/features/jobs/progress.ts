@@ -1,27 +1,51 @@
 import type { Sequelize, Transaction } from 'sequelize'
-import { endJob, recordStep } from './store.ts'
+import type { JobRow } from '../../db/models.ts'
+import { endJob, isOpen, recordStep } from './store.ts'
 
 /** Milliseconds between two records of how far a job is. */
 const EVERY = 150
+
+/** Milliseconds between two looks whether a job is still to be done. */
+const LOOK = 500
 
 /** Thrown into a job that was stopped, or that another process has done: it ends without a trace. */
 export class Stopped extends Error {
   override name = 'Stopped'
 }
 
-/** Tells how far a job is, and the job when it is to stop. */
+/** Tells how far a job is, and the job when it is to stop. `close` it in the end. */
 export class Progress {
+  /** Whose the work is. */
+  readonly owner: string
   private readonly sequelize: Sequelize
   private readonly jobId: string
+  private readonly stopping = new AbortController()
+  private readonly watch: NodeJS.Timeout
   private total = 0
   private done = 0
   private places = 0
   private files: { path: string; places: number | null }[] = []
   private recordedAt = 0
 
-  constructor(sequelize: Sequelize, jobId: string) {
+  constructor(sequelize: Sequelize, { id, siteId }: JobRow) {
     this.sequelize = sequelize
-    this.jobId = jobId
+    this.jobId = id
+    this.owner = siteId
+    this.watch = setInterval(() => void this.look(), LOOK)
+  }
+
+  /** Aborted with Stopped as soon as the job is over: what runs in a thread is not waited for. */
+  get signal(): AbortSignal {
+    return this.stopping.signal
+  }
+
+  close(): void {
+    clearInterval(this.watch)
+  }
+
+  private async look(): Promise<void> {
+    // A look that fails tells nothing; the job's own writing will.
+    if (!(await isOpen(this.jobId).catch(() => true))) this.stopping.abort(new Stopped())
   }
 
   /** @param total files that the job has to do */

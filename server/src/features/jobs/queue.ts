@@ -12,8 +12,8 @@ import { beginJob, endJob, givenUpJobs } from './store.ts'
 /** Does one kind of job: all of it or, by throwing, nothing. Safe to begin again. A Refusal is told to the contractor. */
 export type JobWork = (job: JobRow, progress: Progress) => Promise<void>
 
-/** Jobs that one process runs at the same time; each reads two files at a time. */
-const AT_ONCE = 2
+/** Jobs that one process runs at the same time. */
+export const AT_ONCE = 4
 
 /** Milliseconds after which the queue is looked at again where a notice of it was missed. */
 const POLL = 1_000
@@ -84,8 +84,9 @@ async function runJob(
 ): Promise<void> {
   const job = await beginJob(id)
   if (!job) return
+  const progress = new Progress(sequelize, job)
   try {
-    await work[job.kind](job, new Progress(sequelize, id))
+    await work[job.kind](job, progress)
   } catch (error) {
     if (error instanceof Stopped) return
     if (!(error instanceof Refusal)) {
@@ -93,6 +94,8 @@ async function runJob(
       if (!isLast) throw error
     }
     await failJob(sequelize, id, error instanceof Refusal ? error : new Refusal('internal', WENT_WRONG))
+  } finally {
+    progress.close()
   }
 }
 

@@ -37,6 +37,11 @@ export async function openJob(siteId: string): Promise<JobRow | null> {
   return row && row.state !== 'done' ? row : null
 }
 
+/** Whether a job is still to be done. */
+export async function isOpen(id: string): Promise<boolean> {
+  return (await JobRow.count({ where: { id, state: ['waiting', 'running'] } })) > 0
+}
+
 /** Marks a job as begun; null when it is over: done by another process, or stopped. */
 export async function beginJob(id: string): Promise<JobRow | null> {
   const where = { id, state: ['waiting', 'running'] }

@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto'
 import { serialize } from 'node:v8'
-import type { Piscina } from 'piscina'
 import type { FileRow, PlanRow } from '../../db/models.ts'
-import { threads } from '../../threads.ts'
+import { Threads } from '../../threads.ts'
+import { bufferOf } from '../audit/buffer.ts'
 import { pagesOf } from '../audit/service.ts'
 import { findOccurrences, loadBytes } from '../audit/store.ts'
 import { planStanding } from '../plans/service.ts'
@@ -18,7 +18,7 @@ export interface Rewriting extends SharedPlan {
 
 /** Writes plans into files, in threads of its own. */
 export class Writer {
-  private readonly pool: Piscina = threads('rewrite-worker', new URL('./worker-from-source.mjs', import.meta.url), 2)
+  private readonly threads = new Threads('rewrite-worker', new URL('./worker-from-source.mjs', import.meta.url), 4)
 
   async rewriting(plan: PlanRow): Promise<Rewriting> {
     const { state, roles } = await planStanding(plan)
@@ -51,11 +51,12 @@ export class Writer {
     if (!isTouched && quiet === null) return bytes
     const shared = isTouched ? { key: plan.key, data: plan.data } : null
     const task: FileToWrite = { path: file.path, bytes, places, plan: shared, quiet }
-    const written = (await this.pool.run(task, { name: 'write' })) as Uint8Array | null
-    return written ? Buffer.from(written.buffer, written.byteOffset, written.byteLength) : bytes
+    const how = { name: 'write', owner: file.snapshotId, bytes: bytes.length }
+    const written = await this.threads.run<Uint8Array | null>(task, how)
+    return written ? bufferOf(written) : bytes
   }
 
   close(): Promise<void> {
-    return this.pool.destroy()
+    return this.threads.close()
   }
 }
