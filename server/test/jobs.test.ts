@@ -4,6 +4,7 @@ import { setTimeout as wait } from 'node:timers/promises'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { connect } from '../src/db/connect.ts'
 import { BlobRow, FileRow, JobRow, ReadingRow, SnapshotRow } from '../src/db/models.ts'
+import { WatchedJob } from '../src/features/jobs/watch.ts'
 import { type Harness, makeDatabase, makeSite, placesOf, siteWith, startServer, whenDone, zipOf } from './harness.ts'
 
 let harness: Harness
@@ -72,6 +73,20 @@ describe('a job', () => {
     const { snapshot, job } = await whenDone(harness, siteId)
     expect([snapshot.read, job]).toEqual([true, null])
     expect(await placesOf(harness, snapshot.id)).toHaveLength(120 * 30)
+  })
+
+  it('is looked at once for all who watch it, and told to each', async () => {
+    const siteId = await makeSite(harness, 'Watched')
+    const jobId = await send(siteId, sheets(40, 31))
+    const told = await Promise.all(Array.from({ length: 30 }, () => listen(jobId, '', () => false)))
+    for (const each of told) expect(each.at(-1)).toMatchObject({ event: 'job', data: { state: 'done' } })
+    const [one, other] = [WatchedJob.enter(jobId), WatchedJob.enter(jobId)]
+    expect(other).toBe(one)
+    const look = one.next()
+    expect(other.next()).toBe(look)
+    expect((await look).job.state).toBe('done')
+    for (const each of [one, other]) each.leave()
+    expect(WatchedJob.enter(jobId)).not.toBe(one)
   })
 
   it('that is stopped leaves nothing, and the copy can be sent again', async () => {

@@ -3,10 +3,11 @@ import { type Request, type Response, Router } from 'express'
 import type { Sequelize } from 'sequelize'
 import { answer, idOf } from '../../http/answer.ts'
 import { Refusal } from '../../http/problem.ts'
-import { describeJob, endJob, findJob, listJobFiles } from './store.ts'
+import { describeJob, endJob, findJob } from './store.ts'
+import { WatchedJob } from './watch.ts'
 
-/** Milliseconds between two looks at a job that is watched. Looking needs no connection that could be lost unseen. */
-const EVERY = 200
+/** Bytes that wait for one who watches. */
+const MOST_UNSENT = 1_000_000
 
 /** Milliseconds after which a browser that lost the stream asks for it again. */
 const AGAIN = 1_000
@@ -22,7 +23,8 @@ export function jobRoutes(sequelize: Sequelize): Router {
     answer(res, jobSchema, await getJob(id))
   })
   router.get('/jobs/:id/events', async (req, res) => {
-    await stream(req, res, await getJob(idOf(req.params.id)))
+    const { id } = await getJob(idOf(req.params.id))
+    await stream(req, res, id)
   })
   return router
 }
@@ -37,23 +39,35 @@ async function getJob(id: string): Promise<Job> {
  * Server-sent events until the job is over: `files` for what was done, `job` whenever it moved. A stream that was cut goes on behind
  * the last event that arrived.
  */
-async function stream(req: Request, res: Response, first: Job): Promise<void> {
+async function stream(req: Request, res: Response, id: string): Promise<void> {
   res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' })
   res.write(`retry: ${AGAIN}\n\n`)
   let seen = Math.max(0, Math.trunc(Number(req.get('Last-Event-ID'))) || 0)
   let shown = ''
-  for (let job = first; !res.destroyed; job = await getJob(first.id)) {
-    const files = await listJobFiles(job.id, seen)
-    seen = files.at(-1)?.seq ?? seen
-    if (files.length > 0)
-      send(res, 'files', filesReadSchema.parse(files.map(({ path, places }) => ({ path, places }))), seen)
-    const now = JSON.stringify(jobSchema.parse(job))
-    if (now !== shown) send(res, 'job', job, seen)
-    shown = now
-    if (job.state !== 'waiting' && job.state !== 'running') break
-    await new Promise((resolve) => setTimeout(resolve, EVERY))
+  const watched = WatchedJob.enter(id)
+  try {
+    for (let look = await watched.now(); !res.destroyed; look = await watched.next()) {
+      const { job, files } = look
+      const first = files.findLastIndex(({ seq }) => seq <= seen) + 1
+      seen = files.at(-1)?.seq ?? seen
+      if (first < files.length)
+        send(
+          res,
+          'files',
+          filesReadSchema.parse(files.slice(first).map(({ path, places }) => ({ path, places }))),
+          seen,
+        )
+      const now = JSON.stringify(jobSchema.parse(job))
+      if (now !== shown) send(res, 'job', job, seen)
+      shown = now
+      if (job.state !== 'waiting' && job.state !== 'running') break
+      // One who takes nothing is let go; when it does again, it goes on where it was.
+      if (res.writableLength > MOST_UNSENT) res.destroy()
+    }
+    res.end()
+  } finally {
+    watched.leave()
   }
-  res.end()
 }
 
 function send(res: Response, event: string, data: unknown, id: number): void {
