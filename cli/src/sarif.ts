@@ -1,4 +1,5 @@
 import type { CheckDocument } from '@undo-ink/contracts'
+import { addressOf } from '@undo-ink/core'
 import { nearestText } from './text.ts'
 
 /** A check as a log of SARIF 2.1.0 (OASIS), for the build servers that show it beside the code. */
@@ -22,7 +23,7 @@ export function sarifOf({ places }: CheckDocument): object {
           locations: [
             {
               physicalLocation: {
-                artifactLocation: { uri: place.file.split('/').map(encodeURIComponent).join('/') },
+                artifactLocation: { uri: addressOf(place.file).slice(1) },
                 region: { startLine: place.line, startColumn: place.column, snippet: { text: place.raw } },
               },
             },

@@ -1,5 +1,8 @@
 import * as z from 'zod'
 
+/** UTF-16 units of an address on a visitor's origin: the longest path, each of its units encoded in up to nine. */
+export const MOST_ADDRESS = 5000
+
 const addedRuleSchema = z.strictObject({
   selector: z.string().max(1000),
   property: z.string().max(100),
@@ -14,7 +17,7 @@ export const agentSaysSchema = z
     z.strictObject({
       kind: z.literal('at'),
       version: z.int().min(0).nullable().describe('Of the plan that the page was written by; null: it is as received'),
-      path: z.string().max(2000),
+      path: z.string().max(MOST_ADDRESS),
       title: z.string().max(500),
       covered: z.boolean().describe('Whether something lies over the whole window, or the page hides itself'),
     }),
@@ -35,7 +38,7 @@ export const agentSaysSchema = z
     }),
     z.strictObject({
       kind: z.literal('surveyed'),
-      path: z.string().max(2000),
+      path: z.string().max(MOST_ADDRESS),
       elements: z.int().min(0).describe('That were looked at'),
       isWhole: z.boolean().describe('Whether that was all of them'),
       showing: z.int().min(0).describe('Of them, that show one of the colors'),
@@ -86,7 +89,7 @@ export const agentAskSchema = z
           .describe('Rules that were added, each with the opaque key of its color'),
       })
       .describe('Which elements show these colors, and what do these rules do?'),
-    z.strictObject({ kind: z.literal('go'), path: z.string().max(2000).describe('On the same origin') }),
+    z.strictObject({ kind: z.literal('go'), path: z.string().max(MOST_ADDRESS).describe('On the same origin') }),
     z.strictObject({ kind: z.literal('scroll'), x: z.number(), y: z.number() }),
     z.strictObject({
       kind: z.literal('colors'),

@@ -3,6 +3,7 @@ import * as z from 'zod'
 /** Every kind of refusal of the API, with its HTTP status. The `type` of a problem is `/problems/CODE`. */
 export const PROBLEMS = {
   'bad-request': 400,
+  forbidden: 403,
   'not-found': 404,
   'unknown-host': 421,
   conflict: 409,

@@ -29,6 +29,7 @@ export {
   withWords,
 } from './ledger/view.ts'
 export { joinWords, NO_WORDS, runsOf, type Words } from './ledger/words.ts'
+export { addressOf, pathAt } from './pages/address.ts'
 export { listPages, type Page, type PageSheet, type UnusedFile } from './pages/pages.ts'
 export { quietPage, quietSheet } from './pages/quiet.ts'
 export { type AddressResolver, resolverOf, servedPaths } from './pages/resolve.ts'

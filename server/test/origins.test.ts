@@ -1,5 +1,6 @@
 import { request } from 'node:http'
-import { quietPage } from '@undo-ink/core'
+import { connect as connectTo } from 'node:net'
+import { addressOf, quietPage } from '@undo-ink/core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { type Harness, siteWith, startServer } from './harness.ts'
 
@@ -116,7 +117,39 @@ describe('the two origins', () => {
     expect(headers['x-powered-by']).toBeUndefined()
     const { before } = await visit('Foreign')
     for (const origin of ['http://evil.example', `http://${before}:${harness.port}`, 'null'])
-      expect((await ask('localhost', '/api/sites', { method: 'POST', headers: { origin } })).status).toBe(400)
+      expect((await ask('localhost', '/api/sites', { method: 'POST', headers: { origin } })).status).toBe(403)
+    // Browsers that send no origin say all the same whose page asks.
+    const from = async (site: string, method = 'GET') =>
+      (await ask('localhost', '/api/sites', { method, headers: { 'sec-fetch-site': site } })).status
+    expect([await from('cross-site'), await from('same-site'), await from('cross-site', 'POST')]).toEqual([
+      403, 403, 403,
+    ])
+    expect([await from('same-origin'), await from('none')]).toEqual([200, 200])
+    expect(headers['cache-control']).toBe('no-store')
+    expect(String(headers['content-security-policy'])).toContain(`frame-src http://*.localhost:${harness.port};`)
+  })
+
+  it('answer to one name at their own port alone', async () => {
+    const status = (lines: string) =>
+      new Promise<string>((resolve, reject) => {
+        const socket = connectTo(harness.port, '127.0.0.1', () =>
+          socket.write(`GET /health HTTP/1.1\r\nConnection: close\r\n${lines}\r\n\r\n`),
+        )
+        socket.once('data', (data) => resolve(String(data).slice(9, 12)))
+        socket.once('error', reject)
+      })
+    const host = `Host: localhost:${harness.port}`
+    expect(await status(host)).toBe('200')
+    for (const other of ['Host: localhost', 'Host: localhost:1', `${host}\r\n${host}`, `${host}\r\nHOST: evil.example`])
+      expect(await status(other)).toBe('421')
+  })
+
+  it('serve files of any name at their addresses', async () => {
+    const names = ['100%.html', '#hash.html', 'q?x=1.html', 'a%20b.html', `${'é'.repeat(250)}.html`]
+    const { planId } = await siteWith(harness, 'Names', Object.fromEntries(names.map((name) => [name, `<p>${name}`])))
+    const { body } = await harness.http.get(`/api/plans/${planId}/visit`).expect(200)
+    for (const name of names)
+      expect((await ask(new URL(body.before).hostname, addressOf(name))).body).toContain(`<p>${name}`)
   })
 })
 
@@ -138,5 +171,13 @@ describe('errors', () => {
       .expect(413)
     expect(large.body.code).toBe('too-large')
     await harness.http.get('/api/sites/not-an-id').expect(404)
+    for (const name of ['a\u0000', '\ud800', '\udc00a'])
+      expect((await harness.http.post('/api/sites').send({ name }).expect(400)).body.code).toBe('bad-request')
+    for (const charset of ['utf-16', 'iso-8859-1', 'nosuch'])
+      await harness.http
+        .post('/api/sites')
+        .set('Content-Type', `application/json; charset=${charset}`)
+        .send(Buffer.from('{}'))
+        .expect(400)
   })
 })

@@ -32,6 +32,28 @@ it.each([
     '<meta http-equiv=refresh content="0;url=//x.example">',
     '<meta data-http-equiv=refresh content="0;url=//x.example">',
   ],
+  ...[
+    '0;url=https://x.example',
+    '0;url=\\\\x.example',
+    '0;url=https:x.example',
+    '0;url=&#47;&#47;x.example',
+    '0; //x.example',
+    '0;url=java&Tab;script:x()',
+  ].map((content) => [
+    `a way out, as ${content}`,
+    `<meta http-equiv="Refresh" content="${content}">`,
+    `<meta data-http-equiv="Refresh" content="${content}">`,
+  ]),
+  [
+    'the name of another host, asked for beforehand',
+    '<link rel=preconnect href="&#104;ttps:\\x.example"><link rel=dns-prefetch href=" /\n/x.example">',
+    '<link rel=preconnect data-href="&#104;ttps:\\x.example"><link rel=dns-prefetch data-href=" /\n/x.example">',
+  ],
+  [
+    'what switches that on',
+    '<meta http-equiv=x-dns-prefetch-control content=on>',
+    '<meta data-http-equiv=x-dns-prefetch-control content=on>',
+  ],
   ['what hides who asks', '<meta name=referrer content=no-referrer>', '<meta data-name=referrer content=no-referrer>'],
   [
     'the style of an element, written with references',
@@ -52,7 +74,7 @@ it.each([
 ])('%s is switched off', (_what, page, quiet) => expect(quietPage(page)).toBe(quiet))
 
 it('what the copy has itself stays, byte for byte', () => {
-  const page = `<!doctype html><meta http-equiv=refresh content="0;url=a.html"><meta name=theme-color content=red><link rel=stylesheet href=a.css><img src="a.png" srcset="b.png 2x"><a href="https://x.example">on</a><p title="onclick=" data-on=1 style="font:'A'"><iframe srcdoc="<b title='A'>&nbsp;&amp;"></iframe>//x</p><!-- <script> -->`
+  const page = `<!doctype html><meta http-equiv=refresh content="0;url=a.html"><meta http-equiv=refresh content=" 5"><meta http-equiv=refresh content="1; URL='/a/b.html?c=d'"><meta name=theme-color content=red><link rel=stylesheet href=a.css><img src="a.png" srcset="b.png 2x"><a href="https://x.example">on</a><p title="onclick=" data-on=1 style="font:'A'"><iframe srcdoc="<b title='A'>&nbsp;&amp;"></iframe>//x</p><!-- <script> -->`
   expect(quietPage(page)).toBe(page)
   const sheet = '@import "a.css"; a { background: url(a.png), url("data:image/png;base64,//x") } /* // */'
   expect(quietSheet(sheet)).toBe(sheet)
@@ -70,4 +92,6 @@ it('what is hostile costs no time', () => {
     const text = part.repeat(200_000 / part.length)
     expect(quietSheet(quietPage(text)).length).toBeGreaterThan(0)
   }
+  const spaces = `<meta http-equiv=refresh content="${' '.repeat(200_000)}!">`
+  expect(quietPage(spaces)).toContain('data-http-equiv')
 })

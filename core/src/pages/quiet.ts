@@ -1,8 +1,22 @@
+import { decodeHTMLAttribute } from 'entities'
 import { ADDRESSES } from '../source/markup/markup-links.ts'
 import { type Attribute, scanMarkup } from '../source/scan/markup-scanner.ts'
 
-/** What another host serves. */
-const OUTSIDE = /^\s*(?:https?:)?\/\//i
+/** An address on another host, or one that any browser might take for it (URL Standard §4.4). */
+const OUTSIDE = /^(?:(?:https?|wss?|ftp):|\/\/)/i
+
+/** An address as the URL parser sees it: references decoded, white space at its beginning and line ends within taken out, `\` as `/`. */
+function plain(address: string): string {
+  const decoded = address.includes('&') ? decodeHTMLAttribute(address) : address
+  // biome-ignore lint/suspicious/noControlCharactersInRegex: what the URL parser takes off
+  return decoded.replace(/^[\u0000-\u0020]+|[\t\n\r]+/g, '').replaceAll('\\', '/')
+}
+
+/** A longer one leads nowhere that anybody meant. */
+const LONGEST_REFRESH = 300
+
+/** A reload, or a way to another page of the copy: nothing in it that any browser might take for another host. */
+const STAYS = /^(?!.*\/\/)\s*[\d.]*\s*(?:[;,]?\s*(?:url\s*=\s*)?["']?[\w\-./?=%~+]*["']?\s*)?$/i
 
 /** Elements whose addresses are followed by whoever presses them, not fetched with the page. */
 const FOLLOWED = new Set(['a', 'area'])
@@ -85,8 +99,8 @@ function isRefused(tag: string, name: string, value: string, said: Said): boolea
   if (/^on[a-z]/.test(name) || FRAMES[tag] === name) return true
   if (tag === 'meta') return isPolicy(name, said)
   if (!isFetched(tag, name)) return false
-  if (name === 'srcset') return value.split(',').some((each) => OUTSIDE.test(each))
-  return OUTSIDE.test(value) || (tag === 'link' && isOfScripts(said))
+  if (name === 'srcset') return value.split(',').some((each) => OUTSIDE.test(plain(each)))
+  return OUTSIDE.test(plain(value)) || (tag === 'link' && isOfScripts(said))
 }
 
 function isFetched(tag: string, name: string): boolean {
@@ -98,7 +112,9 @@ function isFetched(tag: string, name: string): boolean {
 function isPolicy(name: string, said: Said): boolean {
   if (name === 'name') return /\breferrer\b/i.test(said('name'))
   if (name !== 'http-equiv') return false
-  return /content-security-policy/i.test(said(name)) || (/refresh/i.test(said(name)) && /\/\//.test(said('content')))
+  const what = plain(said(name))
+  if (/refresh/i.test(what)) return said('content').length > LONGEST_REFRESH || !STAYS.test(said('content'))
+  return /content-security-policy|dns-prefetch/i.test(what)
 }
 
 /** Whether a link is to what only scripts need. */

@@ -1,3 +1,5 @@
+import { addressOf, pathAt } from './address.ts'
+
 /** Finds the files of a site that addresses and names mean. */
 export interface AddressResolver {
   /** The file that an address means; null: another site's, or none of these files. @param base address that the page's addresses start from; null: its own */
@@ -85,9 +87,9 @@ export function servedPaths(path: string): string[] {
 
 function pathOf(target: string, from: string, base: string | null): string | null {
   try {
-    const start = new URL(base ?? '', ORIGIN + encodeURI(from))
+    const start = new URL(base ?? '', ORIGIN + addressOf(from).slice(1))
     const url = new URL(target.replace(/\\/g, '/'), start)
-    return `${url.origin}/` === ORIGIN ? decodeURIComponent(url.pathname.slice(1)) : null
+    return `${url.origin}/` === ORIGIN ? pathAt(url.pathname) : null
   } catch {
     return null
   }

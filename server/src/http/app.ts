@@ -17,6 +17,7 @@ import { viewRoutes } from '../features/views/routes.ts'
 import { serveVisitor, visitRoutes } from '../features/visitor/routes.ts'
 import { knownHosts, sameOriginOnly } from './hosts.ts'
 import { answerProblem, Refusal } from './problem.ts'
+import { soundTexts } from './texts.ts'
 
 interface Parts {
   readonly config: Config
@@ -48,12 +49,16 @@ export function makeApp({ config, sequelize, logger, writer }: Parts): Express {
   app.use((req, res, next) => (res.locals.visitor ? visitor(req, res, next) : next()))
 
   app.use(headers(config))
-  app.use(sameOriginOnly(config))
+  app.use('/api', sameOriginOnly(config))
   app.get('/health', async (_req, res) => {
     await sequelize.query('SELECT 1')
     res.json({ status: 'ok' })
   })
-  app.use('/api', express.json({ limit: '4mb' }), apiRoutes(config, sequelize, writer))
+  app.use('/api', (_req, res, next) => {
+    res.set('Cache-Control', 'no-store')
+    next()
+  })
+  app.use('/api', express.json({ limit: '4mb' }), soundTexts, apiRoutes(config, sequelize, writer))
   app.use('/api', () => {
     throw new Refusal('not-found', 'There is nothing here')
   })
@@ -87,7 +92,8 @@ function headers(config: Config) {
         // An image that a color is picked from is drawn from its bytes.
         imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'", 'data:'],
-        frameSrc: [`http://*.${config.visitorDomain}:*`],
+        // Of this server alone: a framed page that leads itself elsewhere leads to nothing.
+        frameSrc: [(req) => `http://*.${config.visitorDomain}:${req.socket.localPort}`],
         objectSrc: ["'none'"],
         baseUri: ["'none'"],
         formAction: ["'self'"],

@@ -15,7 +15,10 @@ export function appOrigins(config: Config, port: number | undefined): string[] {
 export function knownHosts(config: Config): RequestHandler {
   const suffix = `.${config.visitorDomain}`
   return async (req, res, next) => {
-    const host = (req.headers.host ?? '').toLowerCase().replace(/:\d+$/, '')
+    const named = req.rawHeaders.filter((name, i) => i % 2 === 0 && name.toLowerCase() === 'host').length
+    const [, host = '', port = '80'] = /^([^:]*)(?::(\d+))?$/.exec((req.headers.host ?? '').toLowerCase()) ?? []
+    if (named !== 1 || Number(port) !== req.socket.localPort)
+      throw new Refusal('unknown-host', 'This server does not answer to that name')
     if (config.appHosts.includes(host)) return next()
     const visitor = host.endsWith(suffix) ? await findVisitorName(host.slice(0, -suffix.length)) : null
     if (!visitor) throw new Refusal('unknown-host', 'This server does not answer to that name')
@@ -24,13 +27,17 @@ export function knownHosts(config: Config): RequestHandler {
   }
 }
 
-/** Other sites' pages may not make this server do anything: whoever changes something comes from the application itself, or from no page. */
+/**
+ * Other sites' pages may not ask anything of the API, whatever the method: who asks is the application itself, or no page. Browsers say which
+ * (Fetch Metadata), and where they do not, at least the origin of what may change something.
+ */
 export function sameOriginOnly(config: Config): RequestHandler {
   return (req, _res, next) => {
     const { origin } = req.headers
-    const safe = req.method === 'GET' || req.method === 'HEAD' || origin === undefined
-    if (!safe && !appOrigins(config, req.socket.localPort).includes(origin))
-      throw new Refusal('bad-request', 'Requests from other sites are refused')
+    const site = req.get('sec-fetch-site') ?? 'none'
+    const isOurs = origin === undefined || appOrigins(config, req.socket.localPort).includes(origin)
+    if (!isOurs || (site !== 'same-origin' && site !== 'none'))
+      throw new Refusal('forbidden', 'Requests from other sites are refused')
     next()
   }
 }

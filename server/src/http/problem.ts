@@ -48,7 +48,7 @@ function toRefusal(error: unknown): Refusal {
     return new Refusal('too-large', 'This takes more time or memory than its size allows; it was ended')
   const status = (error as { status?: unknown } | null)?.status
   if (status === 413) return new Refusal('too-large', 'The request is too large')
-  if (status === 400) return new Refusal('bad-request', 'The request is not understood')
+  if (status === 400 || status === 415) return new Refusal('bad-request', 'The request is not understood')
   if (status === 404) return new Refusal('not-found', 'There is nothing here')
   return new Refusal('internal', 'Something went wrong in the server; nothing was changed')
 }

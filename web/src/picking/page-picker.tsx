@@ -1,8 +1,8 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import { type AgentAsk, type AgentSays, agentSaysSchema, type Visit } from '@undo-ink/contracts'
+import { addressOf } from '@undo-ink/core'
 import { useEffect, useRef, useState } from 'react'
 import { Swatch } from '../components/swatch.tsx'
-import { pageAddress } from '../work/shown-pages.ts'
 import { useStable } from '../work/use-stable.ts'
 import { type Point, PointField } from './point-field.tsx'
 
@@ -80,7 +80,7 @@ export function PagePicker({ visit, page, onPick }: PagePickerProps) {
           <chakra.iframe
             ref={frame}
             title={`${page} as received`}
-            src={visit.before + pageAddress(page)}
+            src={visit.before + addressOf(page)}
             sandbox="allow-scripts allow-same-origin"
             tabIndex={-1}
             aria-hidden

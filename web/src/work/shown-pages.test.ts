@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { pageAddress, shownPages } from './shown-pages.ts'
+import { shownPages } from './shown-pages.ts'
 
 const page = (path: string, isDocument = true) => {
   return { path, sheets: [], parts: [], scripts: [], files: [], hook: null, isDocument }
@@ -9,6 +9,3 @@ it('the front page comes first, what has no document of its own not at all', () 
   const pages = [page('a.html'), page('b/index.html'), page('index.html'), page('b/a.html'), page('c.liquid', false)]
   expect(shownPages({ pages, unused: [], leftOut: [] })).toEqual(['index.html', 'a.html', 'b/index.html', 'b/a.html'])
 })
-
-it('names of files are no queries and no fragments', () =>
-  expect(pageAddress('a b/100%?#.html')).toBe('/a%20b/100%25%3F%23.html'))

@@ -9,8 +9,3 @@ function byDepthAndIndex(a: string, b: string): number {
   const rank = (path: string) => path.split('/').length * 2 - (/(?:^|\/)index\.\w+$/.test(path) ? 1 : 0)
   return rank(a) - rank(b) || (a < b ? -1 : 1)
 }
-
-/** Where a page of the copy is found on an origin of its visitors. */
-export function pageAddress(path: string): string {
-  return `/${path.split('/').map(encodeURIComponent).join('/')}`
-}

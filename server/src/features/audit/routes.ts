@@ -41,7 +41,6 @@ export function auditRoutes(sequelize: Sequelize): Router {
       'Content-Type': 'application/octet-stream',
       'Content-Disposition': 'attachment',
       'Content-Security-Policy': "default-src 'none'; sandbox",
-      'Cache-Control': 'private, max-age=3600',
     })
     res.send(bytes)
   })
@@ -51,7 +50,7 @@ export function auditRoutes(sequelize: Sequelize): Router {
 /** Sends what is stored in gzip as it is stored, to whoever takes it so. */
 function sendPacked(req: Request, res: Response, type: string, bytes: Buffer): void {
   const packed = req.acceptsEncodings('gzip') !== false
-  res.set({ 'Content-Type': type, 'Cache-Control': 'no-cache', Vary: 'Accept-Encoding' })
+  res.set({ 'Content-Type': type, Vary: 'Accept-Encoding' })
   if (packed) res.set('Content-Encoding', 'gzip')
   res.send(packed ? bytes : gunzipSync(bytes))
 }

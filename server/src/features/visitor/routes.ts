@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import { visitSchema } from '@undo-ink/contracts'
-import { type AddressResolver, encode, resolverOf, servedPaths } from '@undo-ink/core'
+import { type AddressResolver, addressOf, encode, pathAt, resolverOf, servedPaths } from '@undo-ink/core'
 import { type RequestHandler, Router } from 'express'
 import { lookup } from 'mime-types'
 import type { Config } from '../../config.ts'
@@ -40,6 +40,7 @@ export function serveVisitor(config: Config, writer: Writer): RequestHandler {
       'Content-Security-Policy': policy(nonce, origins),
       'Cache-Control': 'no-store',
       'X-Content-Type-Options': 'nosniff',
+      'X-DNS-Prefetch-Control': 'off',
       // Its own pages say which of them asks: addresses from the root start in the folder that holds the site.
       'Referrer-Policy': 'same-origin',
       'Cross-Origin-Resource-Policy': 'same-origin',
@@ -92,12 +93,11 @@ async function resolve(
   path: string,
   referer: string | undefined,
 ): Promise<{ readonly file: FileRow } | { readonly redirect: string } | null> {
-  const [wanted, from] = [decoded(path), decoded(referer ? new URL(referer).pathname : '/')]
-  if (wanted === null) return null
-  const direct = await findFirstFile(snapshotId, servedPaths(wanted))
+  const from = pathAt(referer && URL.canParse(referer) ? new URL(referer).pathname : '/')
+  const direct = await findFirstFile(snapshotId, servedPaths(pathAt(path)))
   if (direct) return { file: direct }
-  const elsewhere = (await resolverFor(snapshotId)).address(`/${path.slice(1)}`, from ?? '', null)
-  return elsewhere === null ? null : { redirect: `/${elsewhere.split('/').map(encodeURIComponent).join('/')}` }
+  const elsewhere = (await resolverFor(snapshotId)).address(`/${path.slice(1)}`, from, null)
+  return elsewhere === null ? null : { redirect: addressOf(elsewhere) }
 }
 
 /** Of the copy that was asked last: a page asks for many files at once, and a copy never changes. */
@@ -112,15 +112,6 @@ function resolverFor(snapshotId: string): Promise<AddressResolver> {
     })
   }
   return lastAsked.resolver
-}
-
-/** A path of this origin as one of the copy. */
-function decoded(path: string): string | null {
-  try {
-    return decodeURIComponent(path).replace(/^\/+/, '')
-  } catch {
-    return null
-  }
 }
 
 /** Only the copy's own styles, pictures and fonts load; only the agent runs; only the application may frame it. */

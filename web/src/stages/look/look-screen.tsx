@@ -1,6 +1,6 @@
 import { Flex } from '@chakra-ui/react'
 import type { Visit } from '@undo-ink/contracts'
-import { decidedIn } from '@undo-ink/core'
+import { addressOf, decidedIn, pathAt } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useVisit } from '../../api/copies.ts'
@@ -11,7 +11,7 @@ import { Note } from '../../components/note.tsx'
 import { Segments } from '../../components/segments.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { are, count, number } from '../../components/words.ts'
-import { pageAddress, shownPages } from '../../work/shown-pages.ts'
+import { shownPages } from '../../work/shown-pages.ts'
 import { useReached } from '../../work/use-reached.ts'
 import { useCopy, usePlan } from '../../work/work.tsx'
 import { PageFrame } from './page-frame.tsx'
@@ -57,8 +57,8 @@ function Pages({ visit, pages }: { visit: Visit; pages: readonly string[] }) {
   // Choosing the page that the frames once began with must lead back to it from wherever links have led.
   const [turn, setTurn] = useState(0)
   const [width, setWidth] = useState<Width>('wide')
-  const pair = useFramePair(visit, pageAddress(page), reached)
-  const shown = decodeURIComponent(pair.path).replace(/^\//, '')
+  const pair = useFramePair(visit, addressOf(page), reached)
+  const shown = pathAt(pair.path)
   const hidden = sitePages.pages.length - pages.length
   return (
     <Flex direction="column" h="100%" minH="480px">
@@ -89,7 +89,7 @@ function Pages({ visit, pages }: { visit: Visit; pages: readonly string[] }) {
           title="Before"
           note="as received"
           frame={pair.before}
-          src={visit.before + pageAddress(page)}
+          src={visit.before + addressOf(page)}
           width={WIDTHS[width]}
           onLoad={pair.greet}
         />
@@ -98,7 +98,7 @@ function Pages({ visit, pages }: { visit: Visit; pages: readonly string[] }) {
           title="After"
           note="as decided now"
           frame={pair.after}
-          src={visit.after + pageAddress(page)}
+          src={visit.after + addressOf(page)}
           width={WIDTHS[width]}
           onLoad={pair.greet}
         />

@@ -1,10 +1,11 @@
 import { Flex, Text } from '@chakra-ui/react'
 import type { Visit } from '@undo-ink/contracts'
+import { addressOf, pathAt } from '@undo-ink/core'
 import { useState } from 'react'
 import { useVisit } from '../../api/copies.ts'
 import { Choice } from '../../components/choice.tsx'
 import { Loading } from '../../components/loading.tsx'
-import { pageAddress, shownPages } from '../../work/shown-pages.ts'
+import { shownPages } from '../../work/shown-pages.ts'
 import { useReached } from '../../work/use-reached.ts'
 import { useCopy } from '../../work/work.tsx'
 import { PageFrame } from '../look/page-frame.tsx'
@@ -27,8 +28,8 @@ const WINDOW = 1100
 function Page({ visit, pages }: { visit: Visit; pages: readonly string[] }) {
   const reached = useReached()
   const [page, setPage] = useState(pages[0] ?? '')
-  const { after, path, greet } = useFramePair(visit, pageAddress(page), reached)
-  const shown = decodeURIComponent(path).replace(/^\//, '')
+  const { after, path, greet } = useFramePair(visit, addressOf(page), reached)
+  const shown = pathAt(path)
   return (
     <Flex direction="column" gap="2" flex="1" minH="0">
       <Choice
@@ -42,7 +43,7 @@ function Page({ visit, pages }: { visit: Visit; pages: readonly string[] }) {
         title="The page"
         note="as decided now"
         frame={after}
-        src={visit.after + pageAddress(page)}
+        src={visit.after + addressOf(page)}
         width={WINDOW}
         onLoad={greet}
       />

@@ -1,3 +1,4 @@
+import { MOST_ADDRESS } from '@undo-ink/contracts'
 import { COLORS_AT } from './colors-at.ts'
 import { COVER } from './cover.ts'
 import { SURVEY } from './survey.ts'
@@ -15,7 +16,7 @@ export function agentScript(appOrigins: readonly string[], version: number | nul
   let app = null
   let quiet = 0
   const say = (message) => app && parent.postMessage(message, app)
-  const where = () => say({ kind: 'at', version: ${version}, path: location.pathname.slice(0, 2000), title: document.title.slice(0, 500), covered: isCovered() })
+  const where = () => say({ kind: 'at', version: ${version}, path: location.pathname.slice(0, ${MOST_ADDRESS}), title: document.title.slice(0, 500), covered: isCovered() })
   const COLOR = /(?:rgba?|color|oklch|oklab|lch|lab|hsla?|hwb)[(][^()]*[)]|#[0-9a-f]{3,8}\\b/gi
   const colorsIn = (value) => (/[(#]/.test(value) ? (value.slice(0, 5000).match(COLOR) ?? []) : [])
 ${COLORS_AT}${COVER}${SURVEY}
@@ -37,17 +38,20 @@ ${COLORS_AT}${COVER}${SURVEY}
     else if (kind === 'uncover') {
       uncover()
       where()
-    } else if (kind === 'survey' && Array.isArray(colors)) say({ kind: 'surveyed', path: location.pathname.slice(0, 2000), ...survey(colors, rules) })
+    } else if (kind === 'survey' && Array.isArray(colors)) say({ kind: 'surveyed', path: location.pathname.slice(0, ${MOST_ADDRESS}), ...survey(colors, rules) })
   })
   addEventListener('scroll', () => {
     if (performance.now() > quiet) say({ kind: 'scrolled', x: scrollX, y: scrollY })
   }, { passive: true })
-  addEventListener('click', (event) => {
-    const link = event.target instanceof Element ? event.target.closest('a[href], area[href]') : null
-    if (!link) return
-    const target = new URL(link.href, location.href)
-    if (target.origin !== location.origin) event.preventDefault()
+  const stay = (event) => {
+    const link = event.target instanceof Element ? event.target.closest('a, area') : null
+    // That of a drawing is an object.
+    const address = link && (typeof link.href === 'string' ? link.href : link.href?.baseVal)
+    if (!address) return
+    const target = URL.canParse(address, document.baseURI) ? new URL(address, document.baseURI) : null
+    if (target?.origin !== location.origin) event.preventDefault()
     else link.removeAttribute('target')
-  }, true)
+  }
+  for (const press of ['click', 'auxclick']) addEventListener(press, stay, true)
 })()`
 }

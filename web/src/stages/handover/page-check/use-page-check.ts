@@ -1,7 +1,7 @@
 import { type AddedRule, type AgentAsk, agentSaysSchema, type Visit } from '@undo-ink/contracts'
 import type { OpaqueKey } from '@undo-ink/core'
+import { addressOf } from '@undo-ink/core'
 import { useEffect, useState } from 'react'
-import { pageAddress } from '../../../work/shown-pages.ts'
 import type { Surveyed } from './survey.ts'
 
 /** More pages than are looked at in one go. */
@@ -93,7 +93,7 @@ function surveyPage(origin: string, page: string, ask: AgentAsk, signal: AbortSi
       tell({ kind: 'hello' })
       tell(ask)
     })
-    frame.src = origin + pageAddress(page)
+    frame.src = origin + addressOf(page)
     document.body.append(frame)
   })
 }
