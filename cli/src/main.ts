@@ -1,3 +1,4 @@
+import { printable } from './printable.ts'
 import { run } from './run.ts'
 
 // A reader that has seen enough, such as `head`, closes the pipe.
@@ -6,9 +7,9 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => process.exit(error.
 const CLEAR_LINE = '\r\u001b[K'
 const terminal = process.stderr.isTTY === true
 const { output, error, status } = await run(process.argv.slice(2), (path, done, of) => {
-  if (terminal) process.stderr.write(`${CLEAR_LINE}reading ${done + 1} of ${of}  ${path.slice(-60)}`)
+  if (terminal) process.stderr.write(`${CLEAR_LINE}reading ${done + 1} of ${of}  ${printable(path.slice(-60))}`)
 })
 if (terminal) process.stderr.write(CLEAR_LINE)
-process.stderr.write(error)
-process.stdout.write(output)
+process.stderr.write(printable(error))
+process.stdout.write(process.stdout.isTTY ? printable(output) : output)
 process.exitCode = status

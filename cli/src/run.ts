@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util'
 import { Misuse } from './misuse.ts'
+import { printable } from './printable.ts'
 import type { ReadOptions } from './read-folder.ts'
 
 /** What each command is called with, and what it does. */
@@ -77,23 +78,24 @@ async function dispatch(args: readonly string[], progress: ReadOptions['progress
     case 'audit': {
       const { folder, values, includeVendor } = call(rest, ['format'])
       const { audit } = await import('./commands/audit.ts')
-      return done(
-        await audit(folder, oneOf(values.format ?? 'text', ['text', 'json', 'csv']), { includeVendor, progress }),
-      )
+      const format = oneOf(values.format ?? 'text', ['text', 'json', 'csv'])
+      const output = await audit(folder, format, { includeVendor, progress })
+      // A table is data for programs, to the letter.
+      return done(format === 'csv' ? output : printable(output))
     }
     case 'rewrite': {
       const { folder, values, flags, includeVendor } = call(rest, ['plan', 'out', 'include'], ['any-copy'])
       const includePossible = values.include !== undefined && oneOf(values.include, ['possible']) === 'possible'
       const how = { includeVendor, includePossible, anyCopy: flags.has('any-copy'), progress }
       const { rewrite } = await import('./commands/rewrite.ts')
-      return done(await rewrite(folder, required(values, 'plan'), required(values, 'out'), how))
+      return done(printable(await rewrite(folder, required(values, 'plan'), required(values, 'out'), how)))
     }
     case 'check': {
       const { folder, values, includeVendor } = call(rest, ['palette', 'format'])
       const format = oneOf(values.format ?? 'text', ['text', 'json', 'sarif'])
       const { check } = await import('./commands/check.ts')
       const { output, clean } = await check(folder, required(values, 'palette'), format, { includeVendor, progress })
-      return { output, error: '', status: clean ? 0 : 1 }
+      return { output: printable(output), error: '', status: clean ? 0 : 1 }
     }
     default:
       throw new Misuse(`${command === undefined ? 'which command?' : `there is no command ${command}`}\n${USAGE}`)

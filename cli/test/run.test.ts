@@ -61,6 +61,18 @@ describe('undo-ink audit', () => {
     expect(end).toBe('')
   })
 
+  it('gives no terminal an order by the name of a file', async () => {
+    const folder = site({ 'a\u001b]0;x\u0007\u009b2J.css': 'a{color:red}' })
+    for (const format of ['text', 'json']) {
+      const { output } = await run(['audit', folder, '--format', format])
+      expect(output).toContain('a\\u001b]0;x\\u0007\\u009b2J.css')
+      // biome-ignore lint/suspicious/noControlCharactersInRegex: none may be left
+      expect(output).not.toMatch(/[\u0000-\u0009\u000b-\u001f\u007f-\u009f]/)
+    }
+    const { output } = await run(['check', folder, '--palette', write('p.json', PALETTE), '--format', 'sarif'])
+    expect(output).toContain('a%1B%5D0%3Bx%07%C2%9B2J.css')
+  })
+
   it('leaves third-party code out until it is asked for, and links generated copies', async () => {
     const folder = site({ 'vendor.css': 'a{color:red}', 'a.scss': 'a{color:red}', 'a.css': 'a{color:red}' })
     mkdirSync(join(folder, 'node_modules'))

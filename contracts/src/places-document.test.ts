@@ -44,11 +44,14 @@ describe('places in a document', () => {
     )
   })
 
-  it.each(['=1+1', '+1', '-1', '@SUM(A1)', '\t=1', '\r=1'])('are no formula to a spreadsheet: %j', (formula) => {
-    const [entry] = entries
-    const csv = placesCsv([{ ...(entry as (typeof entries)[number]), heading: formula, selector: formula }])
-    const [row] = papaparse.parse<Record<string, string>>(csv.trim(), { header: true }).data
-    expect(row?.heading?.startsWith("'")).toBe(true)
-    expect(row?.selector?.startsWith("'")).toBe(true)
-  })
+  it.each(['=1+1', '+1', '-1', '@SUM(A1)', '\t=1', '\r=1', '=1\n+1', ' =1', '\n\u00a0-1', '＝1'])(
+    'are no formula to a spreadsheet: %j',
+    (formula) => {
+      const [entry] = entries
+      const csv = placesCsv([{ ...(entry as (typeof entries)[number]), heading: formula, selector: formula }])
+      const [row] = papaparse.parse<Record<string, string>>(csv.trim(), { header: true }).data
+      expect(row?.heading?.startsWith("'")).toBe(true)
+      expect(row?.selector?.startsWith("'")).toBe(true)
+    },
+  )
 })

@@ -1,5 +1,4 @@
-import { type Occurrence, type State, statesOf } from '@undo-ink/core'
-import papaparse from 'papaparse'
+import { csvOf, type Occurrence, type State, statesOf } from '@undo-ink/core'
 import type * as z from 'zod'
 import type { auditDocumentSchema } from './audit-document.ts'
 
@@ -60,5 +59,5 @@ export function placesCsv(places: readonly PlaceEntry[]): string {
       return Array.isArray(value) ? value.join(' ') : value
     }),
   )
-  return `${papaparse.unparse({ fields: [...COLUMNS], data: rows }, { escapeFormulae: true })}\r\n`
+  return csvOf(COLUMNS, rows)
 }

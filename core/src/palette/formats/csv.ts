@@ -1,5 +1,6 @@
 import papaparse from 'papaparse'
 import { parseColor } from '../../color/literal.ts'
+import { csvOf } from '../../text/csv.ts'
 import type { Role } from '../role.ts'
 import { type Offer, type Offered, offered, type Refused, refused } from './offer.ts'
 
@@ -40,8 +41,8 @@ function underHeads([dark = '', print = '', description = '']: readonly string[]
 }
 
 export function writeCsv(roles: readonly Role[]): string {
-  const data = roles.map(({ name, color, dark = '', print = '', description = '' }) => {
+  const rows = roles.map(({ name, color, dark = '', print = '', description = '' }) => {
     return [name, color, dark, print, description]
   })
-  return `${papaparse.unparse({ fields: ['role', 'color', ...HEADS], data }, { escapeFormulae: true })}\r\n`
+  return csvOf(['role', 'color', ...HEADS], rows)
 }
