@@ -5,6 +5,7 @@ import { auditWork, requestOutdated } from './features/audit/service.ts'
 import { intakeWork } from './features/intake/service.ts'
 import { Queue } from './features/jobs/queue.ts'
 import { forgetDeleted } from './features/sites/deleting.ts'
+import { sweepFolders } from './folders.ts'
 
 /** What this process does beside answering: the jobs of the database. */
 export interface Work {
@@ -16,6 +17,7 @@ const EVERY_DAY = 24 * 60 * 60 * 1000
 
 /** Begins to run jobs, those first that are left from before. */
 export async function startWork(databaseUrl: string, sequelize: Sequelize, logger: Logger): Promise<Work> {
+  await sweepFolders()
   const reader = new Reader()
   const work = { intake: intakeWork(sequelize, reader), audit: auditWork(sequelize, reader) }
   const queue = await Queue.start({ databaseUrl, sequelize, work, logger })

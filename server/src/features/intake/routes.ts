@@ -1,10 +1,8 @@
-import { mkdtemp, rm } from 'node:fs/promises'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { LIMITS, siteSchema } from '@undo-ink/contracts'
 import { type Request, type RequestHandler, Router } from 'express'
 import multer from 'multer'
 import type { Sequelize } from 'sequelize'
+import { withFolder } from '../../folders.ts'
 import { answer, idOf } from '../../http/answer.ts'
 import { Refusal } from '../../http/problem.ts'
 import { getSite } from '../sites/service.ts'
@@ -16,14 +14,11 @@ export function intakeRoutes(sequelize: Sequelize): Router {
   router.post('/sites/:id/copy', async (req, res) => {
     const siteId = idOf(req.params.id)
     await getSite(siteId)
-    const folder = await mkdtemp(join(tmpdir(), 'undo-ink-upload-'))
-    try {
+    await withFolder(async (folder) => {
       const uploads = await receive(req, res, folder)
       const zip = uploads.find(({ fieldname }) => fieldname === 'zip')
       await stageUpload(sequelize, siteId, zip ? 'zip' : 'files', (zip ? [zip] : uploads).map(uploadedFile))
-    } finally {
-      await rm(folder, { recursive: true, force: true })
-    }
+    })
     answer(res, siteSchema, await getSite(siteId), 202)
   })
   return router

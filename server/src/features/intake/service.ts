@@ -1,11 +1,9 @@
 import { createHash, randomUUID } from 'node:crypto'
-import { mkdtemp, rm } from 'node:fs/promises'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { LIMITS } from '@undo-ink/contracts'
 import { copyText, type FileAbout, TOLERANCES } from '@undo-ink/core'
 import type { Sequelize, Transaction } from 'sequelize'
 import { FileRow, PaletteRow, PlanRow, SiteRow, SnapshotRow } from '../../db/models.ts'
+import { withFolder } from '../../folders.ts'
 import { Refusal } from '../../http/problem.ts'
 import { type KeptFile, type Reader, type ReadFile, tell, twoAtATime } from '../audit/reader.ts'
 import { loadBytes, saveAudit, standingOf } from '../audit/store.ts'
@@ -22,28 +20,27 @@ import { openUpload } from './staging.ts'
 /** The work of a job that takes a copy in and reads it: all of it or, on any refusal, nothing. */
 export function intakeWork(sequelize: Sequelize, reader: Reader): JobWork {
   return async (job, progress) => {
-    const folder = await mkdtemp(join(tmpdir(), 'undo-ink-intake-'))
     const kept = new Set<string>()
     try {
-      const { files, close } = await openUpload(job, folder)
-      try {
-        checkFiles(files)
-        const taken = await takeFiles(sequelize, reader, files, kept, progress)
-        await progress.flush()
-        const assembled = await reader.assemble(taken, loadBytes, progress)
-        await sequelize.transaction(async (transaction) => {
-          const snapshotId = await makeSnapshot(job.siteId, taken, assembled, transaction)
-          if (snapshotId !== null) await saveAudit(sequelize, snapshotId, assembled, transaction)
-          await progress.end(transaction)
-        })
-      } finally {
-        close()
-      }
+      await withFolder(async (folder) => {
+        const { files, close } = await openUpload(job, folder)
+        try {
+          checkFiles(files)
+          const taken = await takeFiles(sequelize, reader, files, kept, progress)
+          await progress.flush()
+          const assembled = await reader.assemble(taken, loadBytes, progress)
+          await sequelize.transaction(async (transaction) => {
+            const snapshotId = await makeSnapshot(job.siteId, taken, assembled, transaction)
+            if (snapshotId !== null) await saveAudit(sequelize, snapshotId, assembled, transaction)
+            await progress.end(transaction)
+          })
+        } finally {
+          close()
+        }
+      })
     } catch (error) {
       await dropUnused(sequelize, [...kept])
       throw error
-    } finally {
-      await rm(folder, { recursive: true, force: true })
     }
   }
 }
