@@ -23,8 +23,10 @@ export function auditText({ files, occurrences, findings }: AuditDocument): stri
     for (const place of places) lines.push(`  ${placeText(place)}`)
   }
   if (findings.length > 0) lines.push('')
-  for (const { file, line, column, code, meaning } of findings)
-    lines.push(`${file}:${line}:${column}  ${code}${meaning === null ? '' : `, likely ${meaning}`}`)
+  for (const { file, line, column, code, excerpt, meaning } of findings)
+    lines.push(
+      `${file}:${line}:${column}  ${code === 'and-more' ? excerpt : code}${meaning === null ? '' : `, likely ${meaning}`}`,
+    )
   return `${lines.join('\n')}\n`
 }
 

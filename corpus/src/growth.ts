@@ -18,6 +18,7 @@ const TEXTS: readonly (readonly [kind: string, path: string, size: number, text:
   ['comments behind a statement', 'a.css', 100_000, (n) => `@import "a.css"${'/* a */'.repeat(n)}`],
   ['brackets that do not end', 'a.css', 100_000, (n) => `a{color:${'rgb('.repeat(n)}`],
   ['braces that do not end', 'a.scss', 5_000, (n) => '.a{color:#123456;'.repeat(n)],
+  ['braces that nothing opened', 'a.css', 200_000, (n) => '}'.repeat(n)],
   ['strings that do not end', 'a.css', 100_000, (n) => `a{b:"\n`.repeat(n)],
   ['words of a list', 'a.scss', 20_000, (n) => `$l: ${times(n, (i) => `(red, $a${i})`).join(', ')};`],
   ['elements', 'a.html', 5_000, (n) => '<div style="color:#123456"><p class="a">'.repeat(n)],

@@ -1,6 +1,6 @@
 import { opaqueKey } from '../color/color.ts'
 import { type Notation, parseInNotation } from '../color/literal.ts'
-import { type Finding, isFault } from '../text/finding.ts'
+import { type Finding, isFault, MOST_FINDINGS } from '../text/finding.ts'
 import { lineStarts, positionAt } from '../text/lines.ts'
 import type { Range } from '../text/range.ts'
 import type { SourceText } from '../text/source-text.ts'
@@ -109,6 +109,7 @@ export function collect(
   const roots = new Set<string>()
   const behaviors: Behavior[] = []
   const findings: FoundSlip[] = []
+  let untold = 0
   const place = (at: Embedded, from: number, to: number): Place => {
     const own = { start: at.toSource(from), end: at.toSource(to) }
     const [range, text] = at.drawing?.encoding === 'base64' ? [at.drawing.payload, at.drawing.text] : [own, source.text]
@@ -187,6 +188,10 @@ export function collect(
       else behaviors.push({ ...facts, range, line, column, raw: raw.slice(0, EXCERPT) })
     },
     finding(at, code, start, end, slip) {
+      if (findings.length > MOST_FINDINGS) {
+        untold++
+        return
+      }
       const { range, line, column } = place(at, start, end)
       const excerpt = at.text.slice(start, Math.max(end, end - start > 1 ? end : start + EXCERPT)).slice(0, EXCERPT)
       // In an encoded drawing a remedy would have to be encoded, too.
@@ -199,6 +204,8 @@ export function collect(
   read(emitter)
   for (const list of [occurrences, keywords, computed, definitions, references, triples, links, behaviors, findings])
     list.sort(byPlace)
+  const last = findings.length > MOST_FINDINGS ? findings.pop() : undefined
+  if (last) findings.push({ ...last, code: 'and-more', excerpt: `and ${untold + 1} more`, meaning: null, wrong: null })
   return {
     occurrences,
     keywords,

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { read } from '../../test/places.ts'
+import { MOST_FINDINGS } from '../text/finding.ts'
 
 /** The colors of a text, those that are only possibly some with a question mark. */
 function told(path: string, text: string): string {
@@ -86,6 +87,17 @@ cases('values of attributes that tags write, or a part of them', [
     '#eee red',
   ],
 ])
+
+it.each(['}', '(', 'a{color:ff0}'])('of a file full of %s so many are told, and how many more there are', (part) => {
+  const { findings } = read('a.css', part.repeat(3000))
+  expect(findings).toHaveLength(MOST_FINDINGS + 1)
+  expect(findings.at(-1)).toMatchObject({
+    code: 'and-more',
+    excerpt: expect.stringMatching(/^and 2\d{3} more$/),
+    remedy: null,
+  })
+  expect(findings.filter(({ code }) => code === 'and-more')).toHaveLength(1)
+})
 
 it('a value of which tags write a part is no slip', () => {
   // What nobody writes on is one.

@@ -23,8 +23,14 @@ export type SlipCode = (typeof SLIPS)[number]
 /** A declaration can never apply: one behind it in its rule always wins, or no rule is around it. */
 const IDLE = ['overridden-in-rule', 'outside-rules'] as const
 
+/** There is more of the same file than is told, so that a broken or hostile file has no endless list; `excerpt` says how much. */
+const MORE = 'and-more'
+
+/** Findings that are told of one file. */
+export const MOST_FINDINGS = 1000
+
 /** The closed list of what can be odd about received text. One file of the interface words them. */
-export const FINDING_CODES = [...FAULTS, ...SLIPS, ...IDLE] as const
+export const FINDING_CODES = [...FAULTS, ...SLIPS, ...IDLE, MORE] as const
 export type FindingCode = (typeof FINDING_CODES)[number]
 
 /** Something that deserves a look, with its place. */

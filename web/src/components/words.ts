@@ -91,6 +91,7 @@ export const FINDING_WORDS: Readonly<Record<FindingCode, string>> = {
   'overridden-in-rule': 'never applies: set again below',
   'outside-rules': 'never applies: outside every rule',
   'drawing-not-reversible': 'a drawing in an address that could not be written back as it came',
+  'and-more': 'more in this file than is listed',
   'unparsed-script': 'a script that is not of its language, read by its strings alone',
 }
 
