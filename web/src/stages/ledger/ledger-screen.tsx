@@ -212,5 +212,5 @@ function shownText({ shown, colors, partly }: Viewed, all: number, allColors: nu
       : `${number(shown.length)} of ${count(all, 'place')} shown, in ${count(colors, 'colour')}`
   return partly === 0
     ? found
-    : `${found}. Words are known only in part of ${count(partly, 'page')} with too much in them`
+    : `${found}. The words of ${count(partly, 'page')} with very many rules are known only in part`
 }
