@@ -393,7 +393,7 @@ describe('an audit', () => {
   it('by older readers is not shown, and made anew when the server starts', async () => {
     const { snapshotId, siteId } = await siteWith(harness, 'Old audit', { 'a.scss': '$a: #7a2433;' })
     const sql = (text: string) => harness.sequelize.query(text, { bind: [snapshotId] })
-    await sql("UPDATE audits SET reading_version = 1, tallies = '[]' WHERE snapshot_id = $1")
+    await sql('UPDATE audits SET reading_version = 1 WHERE snapshot_id = $1')
     await sql(
       'UPDATE readings SET reading_version = 1 WHERE sha256 IN (SELECT sha256 FROM files WHERE snapshot_id = $1)',
     )

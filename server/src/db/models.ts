@@ -4,8 +4,8 @@ import type {
   FileAbout,
   FileChoice,
   Made,
+  OpaqueKey,
   PlanEvent,
-  Reading,
   Serves,
   Syntax,
   ThirdParty,
@@ -21,13 +21,12 @@ import {
   type Sequelize,
 } from 'sequelize'
 
-/** Occurrences by color and use. */
-export interface Tally {
-  readonly color: string
-  readonly use: Reading['occurrences'][number]['use']
-  readonly count: number
-  /** Of them, those that are only possibly colors. */
+/** How far a plan was, in places, when that was counted last. */
+export interface CountedProgress {
+  readonly decided: number
   readonly possible: number
+  /** Of which events of the plan and which audit: where these are others, it is counted anew. */
+  readonly of: string
 }
 
 class Row<M extends Model> extends Model<InferAttributes<M>, InferCreationAttributes<M>> {}
@@ -107,7 +106,11 @@ export class FileRow extends Row<FileRow> {
 
 export class AuditRow extends Row<AuditRow> {
   declare snapshotId: string
-  declare tallies: readonly Tally[]
+  /** Places in all, and those that are only possibly colors. */
+  declare places: number
+  declare possible: number
+  /** The most used colors, at most eight. */
+  declare lead: readonly OpaqueKey[]
   /** Of the readers that made it. */
   declare readingVersion: number
   /** All places as `packLedger` has them, in gzip. */
@@ -184,6 +187,7 @@ export class PlanRow extends Row<PlanRow> {
   declare paletteId: string
   declare startTolerance: number
   declare startPaletteVersion: number
+  declare standing: CreationOptional<CountedProgress | null>
 }
 
 export class PlanEventRow extends Row<PlanEventRow> {
@@ -270,7 +274,9 @@ export function initModels(sequelize: Sequelize): void {
   })
   define(AuditRow, 'audits', {
     snapshotId: key(uuid()),
-    tallies: json(),
+    places: integer(),
+    possible: integer(),
+    lead: json(),
     readingVersion: integer(),
     ledger: bytes(),
     apart: bytes(),
@@ -327,6 +333,7 @@ export function initModels(sequelize: Sequelize): void {
     paletteId: uuid(),
     startTolerance: { type: DataTypes.DOUBLE, allowNull: false },
     startPaletteVersion: integer(),
+    standing: nullable(json()),
   })
   define(PlanEventRow, 'plan_events', {
     planId: key(uuid()),

@@ -69,7 +69,7 @@ export function makeApp({ config, sequelize, logger, writer }: Parts): Express {
 
 function apiRoutes(config: Config, sequelize: Sequelize, writer: Writer) {
   return [
-    siteRoutes(sequelize),
+    siteRoutes(sequelize, writer),
     intakeRoutes(sequelize),
     auditRoutes(sequelize),
     jobRoutes(sequelize),

@@ -1,12 +1,8 @@
 import { type FileAbout, type FileChoice, READING_VERSION } from '@undo-ink/core'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
-import { AuditRow, BlobRow, FileRow, OccurrencesRow, ReadingRow, type Tally } from '../../db/models.ts'
+import { AuditRow, BlobRow, FileRow, OccurrencesRow, ReadingRow } from '../../db/models.ts'
 import { bufferOf } from './buffer.ts'
 import type { Assembled } from './worker.ts'
-
-export async function findTallies(snapshotId: string): Promise<readonly Tally[] | null> {
-  return (await AuditRow.findByPk(snapshotId, { attributes: ['tallies'] }))?.tallies ?? null
-}
 
 /** Whether a snapshot has an audit by today's readers. */
 export async function isAudited(snapshotId: string): Promise<boolean> {
@@ -70,14 +66,14 @@ export function standingOf({ syntax, encoding, skipped, thirdParty }: FileAbout,
 export async function saveAudit(
   sequelize: Sequelize,
   snapshotId: string,
-  { files, ledger, apart, words, tallies }: Assembled & { readonly words: Uint8Array },
+  { files, ledger, apart, words, totals }: Assembled & { readonly words: Uint8Array },
   transaction: Transaction,
 ): Promise<void> {
   await AuditRow.destroy({ where: { snapshotId }, transaction })
   await AuditRow.create(
     {
       snapshotId,
-      tallies,
+      ...totals,
       readingVersion: READING_VERSION,
       ledger: bufferOf(ledger),
       apart: bufferOf(apart),

@@ -10,6 +10,7 @@ import {
   joinWords,
   ledgerOf,
   listVariables,
+  type OpaqueKey,
   packLedger,
   type Reading,
   readSource,
@@ -19,7 +20,7 @@ import {
   type Words,
   wordsOf,
 } from '@undo-ink/core'
-import type { Tally } from '../../db/models.ts'
+import type { AuditRow } from '../../db/models.ts'
 
 export interface FileToRead {
   readonly path: string
@@ -42,6 +43,9 @@ export type ToAssemble = readonly {
   readonly body: Uint8Array | null
 }[]
 
+/** What the list of sites tells of a copy. */
+export type Totals = Pick<AuditRow, 'places' | 'possible' | 'lead'>
+
 /** What an audit stores, in the form in which it is stored. */
 export interface Assembled {
   /** What each file is for its site, in the order given. */
@@ -51,7 +55,7 @@ export interface Assembled {
   readonly apart: Uint8Array
   /** What words are read with. */
   readonly variables: Uint8Array
-  readonly tallies: readonly Tally[]
+  readonly totals: Totals
   /** The pages of HTML, and every file that each reaches. */
   readonly pages: readonly { readonly path: string; readonly files: readonly string[] }[]
 }
@@ -93,7 +97,7 @@ export function assemble(files: ToAssemble): Assembled {
       pages: site.pages,
     }),
     variables: gzipJson(variables),
-    tallies: tally(readings),
+    totals: totalsOf(readings),
     pages: site.pages.pages.filter(({ path }) => syntaxOf(path) === 'html').map(({ path, files }) => ({ path, files })),
   }
 }
@@ -120,17 +124,21 @@ function apartOf({ path, keywords, computed, behaviors, findings }: Reading & { 
   return some ? [{ path, keywords, computed, behaviors, findings }] : []
 }
 
-function tally(readings: readonly Reading[]): Tally[] {
-  const counts = new Map<string, Tally>()
-  for (const { occurrences } of readings) {
-    for (const { color, use, confidence } of occurrences) {
-      const key = `${color} ${use}`
-      const { count, possible } = counts.get(key) ?? { count: 0, possible: 0 }
-      counts.set(key, { color, use, count: count + 1, possible: possible + (confidence === 'possible' ? 1 : 0) })
+function totalsOf(readings: readonly Reading[]): Totals {
+  const counts = new Map<OpaqueKey, number>()
+  let [places, possible] = [0, 0]
+  for (const { occurrences } of readings)
+    for (const { color, confidence } of occurrences) {
+      places++
+      if (confidence === 'possible') possible++
+      counts.set(color, (counts.get(color) ?? 0) + 1)
     }
-  }
-  return [...counts.values()]
+  const mostUsed = [...counts].toSorted(([a, m], [b, n]) => n - m || (a < b ? -1 : 1)).slice(0, MOST_LEADING)
+  return { places, possible, lead: mostUsed.map(([color]) => color) }
 }
+
+/** Colors of a copy that are shown in the list of sites. */
+const MOST_LEADING = 8
 
 /** At the lowest level, a quarter of the time: what is read again soon is not worth more. */
 function gzipJson(value: unknown): Uint8Array {

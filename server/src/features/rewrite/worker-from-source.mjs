@@ -1,4 +1,4 @@
 import { tsImport } from 'tsx/esm/api'
 
 /** The worker, where nothing has been built: in the tests. */
-export const { write } = await tsImport('./worker.ts', import.meta.url)
+export const { count, write } = await tsImport('./worker.ts', import.meta.url)

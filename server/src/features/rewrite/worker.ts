@@ -2,18 +2,22 @@ import { deserialize } from 'node:v8'
 import { gunzipSync } from 'node:zlib'
 import {
   bytesAfter,
+  decidedIn,
   decode,
   encode,
+  type Ledger,
   type LedgerPlace,
   type PlanState,
   placeAt,
   quietPage,
   quietSheet,
   type Role,
+  resolveLedger,
   resolver,
   rewriteFile,
   type ScopePage,
   type SourceText,
+  standingOf,
   touches,
   unpackLedger,
   type WritablePlan,
@@ -70,6 +74,19 @@ export function write({ path, bytes, places, plan, quiet }: FileToWrite): Uint8A
   return quiet === null ? written : quieted(path, written ?? bytes, quiet)
 }
 
+/** A plan whose places are to be counted; the ledger packed and in gzip. */
+export interface ToCount {
+  readonly ledger: Uint8Array
+  readonly plan: SharedPlan
+}
+
+/** Runs in a worker thread: how many places a plan decides, as the interface counts. */
+export function count({ ledger, plan }: ToCount): { decided: number; possible: number } {
+  const { decisions, roles, pages, confirmations } = deserialize(plan.data) as PlanData
+  const standing = standingOf(resolveLedger(unpacked(ledger), decisions, roles, pages, confirmations))
+  return { decided: decidedIn(standing), possible: standing.possible }
+}
+
 function quieted(path: string, bytes: Uint8Array, quiet: 'page' | 'sheet'): Uint8Array {
   const source = decode(path, bytes) as SourceText
   const text = quiet === 'page' ? quietPage(source.text) : quietSheet(source.text)
@@ -78,7 +95,12 @@ function quieted(path: string, bytes: Uint8Array, quiet: 'page' | 'sheet'): Uint
 
 function placesIn(packed: Uint8Array | null): LedgerPlace[] {
   if (packed === null) return []
-  const ledger = unpackLedger(gunzipSync(packed))
-  if (!ledger) throw new Error('the places of a file cannot be read')
+  const ledger = unpacked(packed)
   return Array.from({ length: ledger.length }, (_, index) => placeAt(ledger, index))
+}
+
+function unpacked(packed: Uint8Array): Ledger {
+  const ledger = unpackLedger(gunzipSync(packed))
+  if (!ledger) throw new Error('packed places cannot be read')
+  return ledger
 }

@@ -6,7 +6,7 @@ import { bufferOf } from '../audit/buffer.ts'
 import { pagesOf } from '../audit/service.ts'
 import { findOccurrences, loadBytes } from '../audit/store.ts'
 import { planStanding } from '../plans/service.ts'
-import type { FileToWrite, PlanData, SharedPlan } from './worker.ts'
+import type { count, FileToWrite, PlanData, SharedPlan, ToCount } from './worker.ts'
 
 /** A plan as it stands, ready to be written into the files of its copy. */
 export interface Rewriting extends SharedPlan {
@@ -56,7 +56,17 @@ export class Writer {
     return written ? bufferOf(written) : bytes
   }
 
+  /** How many places a plan decides. @param ledger of its copy, packed and in gzip */
+  async progressOf(plan: PlanRow, ledger: Uint8Array, signal: AbortSignal): Promise<ReturnType<typeof count>> {
+    const { key, data } = await this.rewriting(plan)
+    const input: ToCount = { ledger, plan: { key, data } }
+    return this.threads.run(input, { name: 'count', owner: plan.snapshotId, bytes: ledger.length * PACKED, signal })
+  }
+
   close(): Promise<void> {
     return this.threads.close()
   }
 }
+
+/** Bytes of objects for each that they have in gzip, roughly. */
+const PACKED = 10

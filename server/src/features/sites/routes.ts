@@ -3,13 +3,21 @@ import { Router } from 'express'
 import type { Sequelize } from 'sequelize'
 import * as z from 'zod'
 import { answer, idOf } from '../../http/answer.ts'
+import type { Writer } from '../rewrite/writer.ts'
 import { deleteClient, deleteSite, listDeleted, renameClient, renameSite, restoreSite } from './deleting.ts'
 import { getSite, makeSite, summarizeSites } from './service.ts'
 
-export function siteRoutes(sequelize: Sequelize): Router {
+export function siteRoutes(sequelize: Sequelize, writer: Writer): Router {
   const router = Router()
   router.get('/sites', async (_req, res) => {
-    answer(res, z.array(siteSummarySchema), await summarizeSites())
+    const left = new AbortController()
+    res.once('close', () => left.abort())
+    try {
+      answer(res, z.array(siteSummarySchema), await summarizeSites(sequelize, writer, left.signal))
+    } catch (error) {
+      // Nothing is worked out, nor told, for whom is gone.
+      if (!left.signal.aborted) throw error
+    }
   })
   router.post('/sites', async (req, res) => {
     answer(res, siteSchema, await makeSite(sequelize, newSiteSchema.parse(req.body)), 201)

@@ -1,21 +1,14 @@
 import type { Client, NewSite, Site, SiteFile, SiteSummary } from '@undo-ink/contracts'
 import { generatedFrom } from '@undo-ink/core'
 import type { Sequelize } from 'sequelize'
-import type { FileRow, SiteRow, Tally } from '../../db/models.ts'
+import type { FileRow, SiteRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
-import { findTallies, isAudited } from '../audit/store.ts'
+import { twoAtATime } from '../audit/reader.ts'
+import { isAudited } from '../audit/store.ts'
 import { describeJob, openJob } from '../jobs/store.ts'
-import { progressOf } from '../rewrite/standing.ts'
-import {
-  copiesLike,
-  countFiles,
-  createSite,
-  findClient,
-  findSite,
-  latestSnapshot,
-  listFiles,
-  listSites,
-} from './store.ts'
+import { countProgress } from '../rewrite/standing.ts'
+import type { Writer } from '../rewrite/writer.ts'
+import { copiesLike, createSite, findClient, findSite, latestSnapshot, listFiles, listSites } from './store.ts'
 
 export async function makeSite(sequelize: Sequelize, { name, client = { name } }: NewSite): Promise<Site> {
   const site = await createSite(sequelize, { name, client, roles: [] })
@@ -75,36 +68,24 @@ function describeFiles(files: readonly FileRow[]): SiteFile[] {
   })
 }
 
-/** Every site, newest first, with how far its work is. */
-export async function summarizeSites(): Promise<SiteSummary[]> {
-  return Promise.all((await listSites()).map(summarize))
-}
-
-async function summarize(site: SiteRow): Promise<SiteSummary> {
-  const client = await describeClient(site)
-  const base = { id: site.id, name: site.name, client, createdAt: site.createdAt.toISOString() }
-  const latest = await latestSnapshot(site.id)
-  if (!latest) return { ...base, receivedAt: null, files: 0, places: 0, decided: 0, possible: 0, lead: [] }
-  const tallies = (await findTallies(latest.snapshot.id)) ?? []
-  return {
-    ...base,
-    receivedAt: latest.snapshot.receivedAt.toISOString(),
-    files: await countFiles(latest.snapshot.id),
-    places: sum(tallies),
-    ...((await isAudited(latest.snapshot.id)) ? await progressOf(latest.plan, tallies) : { decided: 0, possible: 0 }),
-    lead: mostUsed(tallies, 8),
-  }
-}
-
-function sum(tallies: readonly Tally[]): number {
-  return tallies.reduce((total, { count }) => total + count, 0)
-}
-
-function mostUsed(tallies: readonly Tally[], most: number): string[] {
-  const counts = new Map<string, number>()
-  for (const { color, count } of tallies) counts.set(color, (counts.get(color) ?? 0) + count)
-  return [...counts]
-    .toSorted(([a, m], [b, n]) => n - m || (a < b ? -1 : 1))
-    .slice(0, most)
-    .map(([color]) => color)
+/** Every site, newest first, with how far its work is. Asked once for all; only plans that moved since are counted anew. */
+export async function summarizeSites(
+  sequelize: Sequelize,
+  writer: Writer,
+  signal: AbortSignal,
+): Promise<SiteSummary[]> {
+  const sites = await listSites(sequelize)
+  return twoAtATime(sites, async ({ planId, isRead, of, isPlanned, counted, client, clientId, createdAt, ...site }) => {
+    signal.throwIfAborted()
+    const known = counted?.of === of ? counted : null
+    const progress = planId && isRead && isPlanned ? (known ?? (await countProgress(planId, of, writer, signal))) : null
+    return {
+      ...{ id: site.id, name: site.name, client: { id: clientId, name: client } },
+      createdAt: createdAt.toISOString(),
+      receivedAt: site.receivedAt?.toISOString() ?? null,
+      ...{ files: site.files, places: site.places, lead: [...site.lead] },
+      decided: progress?.decided ?? 0,
+      possible: progress?.possible ?? (isRead ? site.possible : 0),
+    }
+  })
 }

@@ -1,17 +1,27 @@
 import { randomUUID } from 'node:crypto'
 import type { NewSite } from '@undo-ink/contracts'
-import type { Role } from '@undo-ink/core'
+import { READING_VERSION, type Role } from '@undo-ink/core'
 import {
   col,
   ForeignKeyConstraintError,
   fn,
   Op,
+  QueryTypes,
   type Sequelize,
   type Transaction,
   UniqueConstraintError,
   where,
 } from 'sequelize'
-import { ClientRow, FileRow, PaletteRow, PlanRow, SiteRow, SnapshotRow } from '../../db/models.ts'
+import {
+  type AuditRow,
+  ClientRow,
+  type CountedProgress,
+  FileRow,
+  PaletteRow,
+  PlanRow,
+  SiteRow,
+  SnapshotRow,
+} from '../../db/models.ts'
 import { addPaletteVersion } from '../palettes/store.ts'
 
 /** Whose a new site is: a client who is here, or a new one. */
@@ -54,8 +64,43 @@ export function findClient(id: string): Promise<ClientRow> {
   return ClientRow.findByPk(id, { rejectOnEmpty: true })
 }
 
-export function listSites(): Promise<SiteRow[]> {
-  return SiteRow.findAll({ where: { deletedAt: null }, order: [['createdAt', 'DESC']] })
+/** A site as it is listed. */
+export interface ListedSite extends Pick<AuditRow, 'places' | 'possible' | 'lead'> {
+  readonly id: string
+  readonly name: string
+  readonly createdAt: Date
+  readonly clientId: string
+  readonly client: string
+  /** null: it has no copy yet, and no plan. */
+  readonly receivedAt: Date | null
+  readonly planId: string | null
+  readonly files: number
+  /** Whether today's readers have read its copy. */
+  readonly isRead: boolean
+  /** Whether its plan has events. */
+  readonly isPlanned: boolean
+  /** How far its plan was when that was counted last, and what it would be counted of now. */
+  readonly counted: CountedProgress | null
+  readonly of: string
+}
+
+/** Every site, newest first: one question for all. */
+export function listSites(sequelize: Sequelize): Promise<ListedSite[]> {
+  return sequelize.query<ListedSite>(
+    `SELECT sites.id, sites.name, sites.created_at AS "createdAt", clients.id AS "clientId", clients.name AS client,
+       copy.received_at AS "receivedAt", plans.id AS "planId", coalesce(held.files, 0)::integer AS files,
+       coalesce(audits.places, 0) AS places, coalesce(audits.possible, 0) AS possible, coalesce(audits.lead, '[]') AS lead,
+       coalesce(audits.reading_version = $1, false) AS "isRead", coalesce(events.version, 0) > 0 AS "isPlanned",
+       plans.standing AS counted, concat_ws(' ', coalesce(events.version, 0), audits.xmin) AS "of"
+     FROM sites JOIN clients ON clients.id = client_id
+     LEFT JOIN LATERAL (SELECT * FROM snapshots WHERE site_id = sites.id ORDER BY received_at DESC LIMIT 1) AS copy ON true
+     LEFT JOIN LATERAL (SELECT count(*) AS files FROM files WHERE snapshot_id = copy.id) AS held ON true
+     LEFT JOIN plans ON plans.snapshot_id = copy.id
+     LEFT JOIN LATERAL (SELECT max(seq) AS version FROM plan_events WHERE plan_id = plans.id) AS events ON true
+     LEFT JOIN audits ON audits.snapshot_id = copy.id
+     WHERE sites.deleted_at IS NULL ORDER BY sites.created_at DESC, sites.id`,
+    { bind: [READING_VERSION], type: QueryTypes.SELECT },
+  )
 }
 
 /** null: there is none, or it was deleted. */
@@ -81,10 +126,6 @@ export async function latestSnapshot(
 
 export function listFiles(snapshotId: string): Promise<FileRow[]> {
   return FileRow.findAll({ where: { snapshotId }, order: [['path', 'ASC']] })
-}
-
-export function countFiles(snapshotId: string): Promise<number> {
-  return FileRow.count({ where: { snapshotId } })
 }
 
 /** Copies of other sites with the same files, byte for byte, oldest first. */
