@@ -17,6 +17,9 @@ export class TooCostly extends Error {
   override name = 'TooCostly'
 }
 
+/** Bytes of objects for each that they have in gzip, roughly: a limit of time needs no more. */
+export const PACKED = 10
+
 /** What a task may take. */
 export interface Limits {
   /** Milliseconds, for a task on so many bytes. */

@@ -205,7 +205,7 @@ export function collect(
   for (const list of [occurrences, keywords, computed, definitions, references, triples, links, behaviors, findings])
     list.sort(byPlace)
   const last = findings.length > MOST_FINDINGS ? findings.pop() : undefined
-  if (last) findings.push({ ...last, code: 'and-more', excerpt: `and ${untold + 1} more`, meaning: null, wrong: null })
+  if (last) findings.push({ ...last, code: 'and-more', excerpt: `${untold + 1} more`, meaning: null, wrong: null })
   return {
     occurrences,
     keywords,

@@ -93,7 +93,7 @@ it.each(['}', '(', 'a{color:ff0}'])('of a file full of %s so many are told, and 
   expect(findings).toHaveLength(MOST_FINDINGS + 1)
   expect(findings.at(-1)).toMatchObject({
     code: 'and-more',
-    excerpt: expect.stringMatching(/^and 2\d{3} more$/),
+    excerpt: expect.stringMatching(/^2\d{3} more$/),
     remedy: null,
   })
   expect(findings.filter(({ code }) => code === 'and-more')).toHaveLength(1)

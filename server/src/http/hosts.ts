@@ -16,7 +16,7 @@ export function knownHosts(config: Config): RequestHandler {
   const suffix = `.${config.visitorDomain}`
   return async (req, res, next) => {
     const named = req.rawHeaders.filter((name, i) => i % 2 === 0 && name.toLowerCase() === 'host').length
-    const [, host = '', port = '80'] = /^([^:]*)(?::(\d+))?$/.exec((req.headers.host ?? '').toLowerCase()) ?? []
+    const [, host = '', port = '80'] = /^(.*?)(?::(\d+))?$/.exec((req.headers.host ?? '').toLowerCase()) ?? []
     if (named !== 1 || Number(port) !== req.socket.localPort)
       throw new Refusal('unknown-host', 'This server does not answer to that name')
     if (config.appHosts.includes(host)) return next()

@@ -7,7 +7,8 @@ export const soundTexts: RequestHandler = (req, _res, next) => {
   if (charset !== undefined && charset.toLowerCase() !== 'utf-8')
     throw new Refusal('bad-request', 'Only UTF-8 is understood', charset.slice(0, 50))
   const pending: unknown[] = [req.body, req.query]
-  for (let value = pending.pop(); pending.length > 0 || value !== undefined; value = pending.pop()) {
+  while (pending.length > 0) {
+    const value = pending.pop()
     if (typeof value === 'string' && UNSOUND.test(value))
       throw new Refusal('bad-request', 'A text in this request holds a character that is none')
     if (typeof value === 'object' && value !== null) pending.push(...Object.keys(value), ...Object.values(value))

@@ -9,7 +9,7 @@ import {
   type Words,
 } from '@undo-ink/core'
 import { Refusal } from '../../http/problem.ts'
-import { type Limits, Threads, TooCostly } from '../../threads.ts'
+import { type Limits, PACKED, Threads, TooCostly } from '../../threads.ts'
 import type { Progress } from '../jobs/progress.ts'
 import { AT_ONCE } from '../jobs/queue.ts'
 import { bufferOf } from './buffer.ts'
@@ -115,9 +115,6 @@ export class Reader {
     return this.threads.close()
   }
 }
-
-/** Bytes of objects for each that they have in gzip, roughly: a limit of time needs no more. */
-const PACKED = 10
 
 /** What is known of a file that cannot be read. */
 function notRead(path: string, skipped: NotRead): FileAbout {

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { serialize } from 'node:v8'
 import type { FileRow, PlanRow } from '../../db/models.ts'
-import { Threads } from '../../threads.ts'
+import { PACKED, Threads } from '../../threads.ts'
 import { bufferOf } from '../audit/buffer.ts'
 import { pagesOf } from '../audit/service.ts'
 import { findOccurrences, loadBytes } from '../audit/store.ts'
@@ -67,6 +67,3 @@ export class Writer {
     return this.threads.close()
   }
 }
-
-/** Bytes of objects for each that they have in gzip, roughly. */
-const PACKED = 10

@@ -84,7 +84,7 @@ export interface ListedSite extends Pick<AuditRow, 'places' | 'possible' | 'lead
   readonly of: string
 }
 
-/** Every site, newest first: one question for all. */
+/** Every site, newest first: one question for all. An audit is told from the one before it by the transaction that wrote it. */
 export function listSites(sequelize: Sequelize): Promise<ListedSite[]> {
   return sequelize.query<ListedSite>(
     `SELECT sites.id, sites.name, sites.created_at AS "createdAt", clients.id AS "clientId", clients.name AS client,

@@ -11,6 +11,7 @@ import type { FindingRow } from './finding-rows.ts'
 
 /** What follows from those that need no putting right. */
 const ADVICE: Partial<Record<FindingCode, string>> = {
+  'and-more': 'A text with so much that is odd is broken, or none of its kind. It stays as it came.',
   'overridden-in-rule':
     'Another declaration of the same property stands below it in its rule and wins. What is decided for its colours is written all the same, and changes nothing on the pages.',
   'outside-rules':

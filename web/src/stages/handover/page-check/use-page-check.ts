@@ -1,6 +1,5 @@
 import { type AddedRule, type AgentAsk, agentSaysSchema, type Visit } from '@undo-ink/contracts'
-import type { OpaqueKey } from '@undo-ink/core'
-import { addressOf } from '@undo-ink/core'
+import { addressOf, type OpaqueKey } from '@undo-ink/core'
 import { useEffect, useState } from 'react'
 import type { Surveyed } from './survey.ts'
 
