@@ -52,7 +52,10 @@ test('a role with a name of the client’s own is asked once what it is for', as
 
 test('another value of a role says what it does on the site before it is taken', async ({ page, siteUrl }) => {
   await page.goto(`${siteUrl}/mapping/clusters`)
-  await page.getByRole('row', { name: /^#7a2433/ }).click()
+  const row = page.getByRole('row', { name: /^#7a2433/ })
+  await row.click()
+  // Suggestions come a moment after the clusters: before, there is nothing to take.
+  await expect(row).toContainText('Suggested: primary')
   await page.keyboard.press('t')
   await page.getByRole('link', { name: /^Palette/ }).click()
   await page.getByRole('button', { name: 'Change primary', exact: true }).click()
