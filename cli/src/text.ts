@@ -1,4 +1,5 @@
 import type { AuditDocument, CheckDocument } from '@undo-ink/contracts'
+import { groupBy } from '@undo-ink/core'
 
 /** `1 place`, `3 places` */
 export function count(number: number, one: string, many = `${one}s`): string {
@@ -7,12 +8,7 @@ export function count(number: number, one: string, many = `${one}s`): string {
 
 /** An audit for people: one line for each color, most used first, with the places under it. */
 export function auditText({ files, occurrences, findings }: AuditDocument): string {
-  const byColor = new Map<string, AuditDocument['occurrences']>()
-  for (const occurrence of occurrences) {
-    const list = byColor.get(occurrence.color)
-    if (list) list.push(occurrence)
-    else byColor.set(occurrence.color, [occurrence])
-  }
+  const byColor = groupBy(occurrences, ({ color }) => color)
   const read = files.filter(({ skipped }) => skipped === undefined).length
   const lines = [
     `${count(occurrences.length, 'place')} in ${count(byColor.size, 'colour')}, in ${read} of ${count(files.length, 'file')}`,

@@ -2,6 +2,7 @@
 export { type Cluster, clusterCounts, clustersAt, TOLERANCES } from './cluster/clusters.ts'
 export { familyOf } from './cluster/family.ts'
 export { LARGEST_TOLERANCE, type Linkage, link } from './cluster/linkage.ts'
+export { append, countBy, groupBy } from './collect.ts'
 export { type Color, inSrgbGamut, type OpaqueKey, opaqueKey, toHex } from './color/color.ts'
 export { contrast } from './color/contrast.ts'
 export { deltaE2000, type Lab, labOf } from './color/difference.ts'

@@ -1,3 +1,4 @@
+import { groupBy } from '../collect.ts'
 import type { OpaqueKey } from '../color/color.ts'
 import { labOf } from '../color/difference.ts'
 import { parseColor } from '../color/literal.ts'
@@ -89,11 +90,6 @@ export function cut(linkage: Linkage, tolerance: number): OpaqueKey[][] {
     return root
   }
   for (const { a, b, height } of linkage.merges) if (height <= tolerance) parent[find(b)] = find(a)
-  const groups = new Map<number, OpaqueKey[]>()
-  linkage.leaves.forEach((key, leaf) => {
-    const group = groups.get(find(leaf))
-    if (group) group.push(key)
-    else groups.set(find(leaf), [key])
-  })
-  return [...groups.values()]
+  const groups = groupBy(linkage.leaves.keys(), find)
+  return Array.from(groups.values(), (leaves) => leaves.map((leaf) => linkage.leaves[leaf] as OpaqueKey))
 }

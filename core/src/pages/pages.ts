@@ -1,3 +1,4 @@
+import { countBy } from '../collect.ts'
 import type { FileReading } from '../source/link.ts'
 import { generatedFrom } from '../source/provenance.ts'
 import type { SourceLink } from '../source/source-link.ts'
@@ -224,8 +225,10 @@ export function listPages(files: readonly FileReading[], paths: readonly string[
 /** The pages, each with what its root has and no other's. */
 function withHooks(pages: readonly Page[], rootsIn: (path: string) => readonly string[]): Page[] {
   const roots = pages.map(({ path, parts }) => new Set([path, ...parts].flatMap(rootsIn)))
-  const times = new Map<string, number>()
-  for (const each of roots) for (const root of each) times.set(root, (times.get(root) ?? 0) + 1)
+  const times = countBy(
+    roots.flatMap((each) => [...each]),
+    (root) => root,
+  )
   return pages.map((page, i) => ({
     ...page,
     hook: [...(roots[i] ?? [])].toSorted(byBody).find((root) => times.get(root) === 1) ?? null,

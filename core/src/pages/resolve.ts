@@ -1,3 +1,4 @@
+import { groupBy } from '../collect.ts'
 import { addressOf, pathAt } from './address.ts'
 
 /** Finds the files of a site that addresses and names mean. */
@@ -16,11 +17,7 @@ const ORIGIN = 'http://site.invalid/'
 /** @param paths of all files of the site, from its root */
 export function resolverOf(paths: readonly string[]): AddressResolver {
   const known = new Set(paths)
-  const byName = new Map<string, string[]>()
-  for (const path of paths) {
-    const key = nameOf(path)
-    byName.set(key, [...(byName.get(key) ?? []), path])
-  }
+  const byName = groupBy(paths, nameOf)
 
   const address: AddressResolver['address'] = (target, from, base) => {
     const path = pathOf(target, from, base)

@@ -1,3 +1,4 @@
+import { append } from '../collect.ts'
 import type { OpaqueKey } from '../color/color.ts'
 import type { Classified, FileChoice } from '../source/classify.ts'
 import type { FileReading } from '../source/link.ts'
@@ -121,7 +122,7 @@ function leftOutOf(
   const loading = new Map<string, string[]>()
   for (const { path, sheets } of pages)
     for (const file of new Set(sheets.flatMap(({ kind, file }) => (kind === 'style' || file === null ? [] : [file]))))
-      loading.set(file, [...(loading.get(file) ?? []), path])
+      append(loading, file, path)
   return files.flatMap((file): LeftOutSheet[] => {
     const pages = loading.get(file.path)
     if (!pages || file.about.skipped === null || file.about.skipped === 'empty') return []

@@ -1,5 +1,6 @@
 import { compile } from 'css-select'
 import { type AnyNode, type Element, isTag } from 'domhandler'
+import { append } from '../collect.ts'
 import { type ComplexSelector, parseSelectorList, type SimpleSelector } from '../selector/parse.ts'
 import { textOf } from '../selector/selector.ts'
 
@@ -41,10 +42,7 @@ export class SubjectMatcher {
   constructor(subjects: Iterable<string>, most: number) {
     this.left = most
     for (const subject of new Set(subjects)) {
-      const key = keyOf(subject)
-      const list = this.byKey.get(key)
-      if (list) list.push(subject)
-      else this.byKey.set(key, [subject])
+      append(this.byKey, keyOf(subject), subject)
     }
   }
 

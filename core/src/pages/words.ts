@@ -1,7 +1,7 @@
 import { type Element, isTag, isText } from 'domhandler'
+import { append } from '../collect.ts'
 import { type Ledger, listAt, valueAt } from '../ledger/ledger.ts'
 import { runsOf, type Words } from '../ledger/words.ts'
-import { append } from '../source/link.ts'
 import type { EndsOf } from '../source/through.ts'
 import { nodesOf, type PageTree, readPage } from './page-tree.ts'
 import { SubjectMatcher } from './subject-matcher.ts'

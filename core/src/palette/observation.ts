@@ -1,3 +1,4 @@
+import { countBy } from '../collect.ts'
 import type { OpaqueKey } from '../color/color.ts'
 import { type Ledger, listAt, valueAt } from '../ledger/ledger.ts'
 import { statesOf } from '../selector/state.ts'
@@ -182,9 +183,7 @@ function call({ called }: Tally, job: Job, { itself, shades }: CalledCount): voi
 
 /** The first of those that stand most often; null: there are none. */
 function mostOften<T>(some: readonly T[]): T | null {
-  const times = new Map<T, number>()
-  for (const each of some) times.set(each, (times.get(each) ?? 0) + 1)
-  return [...times].toSorted(([, a], [, b]) => b - a)[0]?.[0] ?? null
+  return [...countBy(some, (each) => each)].toSorted(([, a], [, b]) => b - a)[0]?.[0] ?? null
 }
 
 function namedIn(text: string): Named[] {

@@ -1,3 +1,4 @@
+import { append } from '../collect.ts'
 import type { Color, OpaqueKey } from '../color/color.ts'
 import { composite } from '../color/composite.ts'
 import { parseColor } from '../color/literal.ts'
@@ -103,9 +104,7 @@ export function resolver(
   const order = new Map(decisions.map((decision, at) => [decision, at]))
   for (const decision of decisions) {
     for (const color of decision.target.colors) {
-      const list = byColor.get(color)
-      if (list) list.push(decision)
-      else byColor.set(color, [decision])
+      append(byColor, color, decision)
     }
   }
   const colors = new Map(roles.map((role) => [role.id, { role, color: readRoleColor(role.color) }]))

@@ -1,4 +1,5 @@
-import { append, linkChannels, variableKey } from './link.ts'
+import { append } from '../collect.ts'
+import { linkChannels, variableKey } from './link.ts'
 import type { Reading, Use } from './occurrence.ts'
 import { passesOn } from './through.ts'
 

@@ -1,3 +1,4 @@
+import { append } from '../collect.ts'
 import { opaqueKey } from '../color/color.ts'
 import { type ChannelFunction, channelLiteral } from '../color/literal.ts'
 import type { ChannelTriple, Definition, Occurrence, Reading, Reference } from './occurrence.ts'
@@ -114,11 +115,4 @@ export function listVariables(files: readonly FileReading[]): Variable[] {
     references: references.get(name) ?? [],
     uses: usesOf(name),
   }))
-}
-
-/** Puts one more into the list of a key. */
-export function append<K, T>(lists: Map<K, T[]>, key: K, value: T): void {
-  const list = lists.get(key)
-  if (list) list.push(value)
-  else lists.set(key, [value])
 }

@@ -37,7 +37,7 @@ export function Choice({ label, name, wraps = false, value, options, onChoose }:
         fontSize="13px"
         color="ink"
         bg="sheet"
-        border="1px solid"
+        borderWidth="1px"
         borderColor="strong"
         borderRadius="3px"
       >

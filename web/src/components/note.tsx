@@ -11,7 +11,7 @@ interface NoteProps {
 /** Something that needs a look, told by shape and word. */
 export function Note({ shape, title, children }: NoteProps) {
   return (
-    <Box border="1px solid" borderColor="ink" borderLeftWidth="4px" borderRadius="2px" bg="sheet" px="3" py="2">
+    <Box borderWidth="1px" borderColor="ink" borderLeftWidth="4px" borderRadius="2px" bg="sheet" px="3" py="2">
       <Flex gap="2" align="baseline" fontWeight="600" fontSize="13px">
         <span aria-hidden>{shape}</span>
         <Text>{title}</Text>

@@ -5,9 +5,8 @@ import { HighlightStyle, syntaxHighlighting } from '@codemirror/language'
 import { Compartment, EditorState, type Range, RangeSetBuilder } from '@codemirror/state'
 import { Decoration, type DecorationSet, EditorView, GutterMarker, gutter, lineNumbers } from '@codemirror/view'
 import { tags } from '@lezer/highlight'
-import { syntaxOf } from '@undo-ink/core'
+import { groupBy, syntaxOf } from '@undo-ink/core'
 import { useEffect, useMemo, useRef } from 'react'
-import { groupBy } from '../work/places.ts'
 import { excerptOf } from './excerpt.ts'
 import { count } from './words.ts'
 
@@ -97,7 +96,7 @@ export function SourceView({ text, marks, notes, focus, ...props }: SourceViewPr
   return (
     <>
       {excerpt.longest === null ? null : (
-        <Text px="3" py="1" fontSize="12px" borderBottom="1px solid" borderColor="edge">
+        <Text px="3" py="1" fontSize="12px" borderBottomWidth="1px">
           <span aria-hidden>◆</span> The longest line has {count(excerpt.longest, 'character')}: only a part of it is
           shown.
         </Text>

@@ -21,15 +21,7 @@ interface TickRowProps {
 export function TickRow({ checked, disabled, onCheck, children }: TickRowProps) {
   return (
     <li>
-      <chakra.label
-        display="flex"
-        gap="3"
-        alignItems="center"
-        py="1"
-        borderBottom="1px solid"
-        borderColor="edge"
-        cursor="pointer"
-      >
+      <chakra.label display="flex" gap="3" alignItems="center" py="1" borderBottomWidth="1px" cursor="pointer">
         <input
           type="checkbox"
           checked={checked}

@@ -102,8 +102,7 @@ export function VirtualGrid({
         pl="4"
         pr="3"
         bg="wash"
-        borderBottom="1px solid"
-        borderColor="edge"
+        borderBottomWidth="1px"
         fontSize="12px"
         color="soft"
       >

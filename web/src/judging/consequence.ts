@@ -4,7 +4,9 @@ import {
   type Confirmation,
   collisions,
   contrast,
+  countBy,
   type Decision,
+  groupBy,
   meetings,
   type OpaqueKey,
   type Outcome,
@@ -16,7 +18,7 @@ import {
   type ScopePage,
   statesOf,
 } from '@undo-ink/core'
-import { countBy, groupBy, type PlaceOf, type SitePlaces, type Taking } from '../work/places.ts'
+import type { PlaceOf, SitePlaces, Taking } from '../work/places.ts'
 import type { ThroughPlaces } from '../work/through-places.ts'
 
 /** A text and the ground that it meets, before and after. */

@@ -55,7 +55,7 @@ function Picking({ name, pixels, onPick }: { name: string; pixels: Pixels; onPic
   return (
     <Flex gap="3" align="flex-start" wrap="wrap">
       <Box>
-        <Box display="inline-block" border="1px solid" borderColor="strong" css={{ background: CHEQUERS }}>
+        <Box display="inline-block" borderWidth="1px" borderColor="strong" css={{ background: CHEQUERS }}>
           <PointField label={name} width={width} height={height} scale={scale} point={point} onPoint={setPoint}>
             <canvas
               ref={canvas}
@@ -86,7 +86,7 @@ function Lens({ image, point: { x, y } }: { image: ImageData; point: Point }) {
   const canvas = useRef<HTMLCanvasElement>(null)
   useEffect(() => paint(canvas.current, image, x - AROUND, y - AROUND), [image, x, y])
   return (
-    <Box aria-hidden position="relative" border="1px solid" borderColor="strong" css={{ background: CHEQUERS }}>
+    <Box aria-hidden position="relative" borderWidth="1px" borderColor="strong" css={{ background: CHEQUERS }}>
       <canvas
         ref={canvas}
         width={SIDE}

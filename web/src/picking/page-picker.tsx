@@ -65,7 +65,7 @@ export function PagePicker({ visit, page, onPick }: PagePickerProps) {
   }
   return (
     <>
-      <Box display="inline-block" border="1px solid" borderColor="strong" lineHeight="0">
+      <Box display="inline-block" borderWidth="1px" borderColor="strong" lineHeight="0">
         <PointField
           label={`Page ${page}; PageUp and PageDown scroll`}
           {...WINDOW}

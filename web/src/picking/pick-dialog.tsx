@@ -3,9 +3,9 @@ import { type ReactNode, useState } from 'react'
 import { useVisit } from '../api/copies.ts'
 import { ActButton } from '../components/act-button.tsx'
 import { Choice } from '../components/choice.tsx'
+import { Dialog } from '../components/dialog.tsx'
 import { Loading } from '../components/loading.tsx'
 import { Segments } from '../components/segments.tsx'
-import { WideDialog } from '../components/wide-dialog.tsx'
 import { shownPages } from '../work/shown-pages.ts'
 import { useCopy } from '../work/work.tsx'
 import { DroppedImage, InheritedImage } from './image-sources.tsx'
@@ -25,9 +25,9 @@ interface PickDialogProps {
 /** Picks a color from what is there: a page, an image of the copy or of one's own, the screen. */
 export function PickDialog({ open, onClose, beside }: PickDialogProps) {
   return (
-    <WideDialog title="Pick a colour" open={open} width="900px" onClose={onClose}>
+    <Dialog title="Pick a colour" open={open} width="900px" onClose={onClose}>
       <Picking beside={beside} />
-    </WideDialog>
+    </Dialog>
   )
 }
 

@@ -53,17 +53,7 @@ export const Bands = memo(function Bands() {
     strip.current?.querySelectorAll('button')[next]?.focus()
   }
   return (
-    <Flex
-      as="section"
-      aria-label="Bands"
-      bg="sheet"
-      borderBottom="1px solid"
-      borderColor="edge"
-      px="4"
-      py="2"
-      gap="4"
-      h="76px"
-    >
+    <Flex as="section" aria-label="Bands" bg="sheet" borderBottomWidth="1px" px="4" py="2" gap="4" h="76px">
       <Flex direction="column" justify="space-around" w="132px" flex="none" fontSize="12px" color="soft">
         <Text>
           found <b>{number(places.length)}</b> in <b>{number(colors)}</b>

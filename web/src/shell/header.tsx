@@ -36,18 +36,7 @@ export function PlainHeader({ title }: { title?: string }) {
 
 function HeaderBar({ children }: { children: React.ReactNode }) {
   return (
-    <Flex
-      as="header"
-      align="center"
-      gap="4"
-      minH="48px"
-      px="4"
-      py="1.5"
-      wrap="wrap"
-      bg="sheet"
-      borderBottom="1px solid"
-      borderColor="edge"
-    >
+    <Flex as="header" align="center" gap="4" minH="48px" px="4" py="1.5" wrap="wrap" bg="sheet" borderBottomWidth="1px">
       {children}
     </Flex>
   )
@@ -55,7 +44,7 @@ function HeaderBar({ children }: { children: React.ReactNode }) {
 
 function Title({ text }: { text: string }) {
   return (
-    <Text color="soft" borderLeft="1px solid" borderColor="edge" pl="4" truncate minW="0">
+    <Text color="soft" borderLeftWidth="1px" pl="4" truncate minW="0">
       {text}
     </Text>
   )
@@ -103,7 +92,7 @@ const JudgeOn = memo(function JudgeOn() {
       <chakra.legend float="left" fontSize="12px" color="soft">
         Judge on
       </chakra.legend>
-      <Flex border="1px solid" borderColor="strong" borderRadius="3px" overflow="hidden">
+      <Flex borderWidth="1px" borderColor="strong" borderRadius="3px" overflow="hidden">
         {(Object.keys(SURROUNDS) as Surround[]).map((name) => (
           <chakra.label key={name} position="relative" cursor="pointer" title={name}>
             <chakra.input

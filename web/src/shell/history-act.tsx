@@ -4,6 +4,7 @@ import type { Decision } from '@undo-ink/core'
 import { ActButton } from '../components/act-button.tsx'
 import { count, time } from '../components/words.ts'
 import { eventText, type Made, madeBy } from '../work/event-words.ts'
+import { TakeBackList } from '../work/take-back-list.tsx'
 import { usePlan } from '../work/work.tsx'
 
 interface HistoryActProps {
@@ -17,9 +18,8 @@ export function HistoryAct({ recorded: { seq, at, event }, holding }: HistoryAct
   const { roles, state, store } = usePlan()
   const made = madeBy(event, roles)
   const held = made.filter(({ id }) => holding.has(id))
-  const takeBack = (some: readonly Made[]) => store.act({ kind: 'take-back', decisions: some.map(({ id }) => id) })
   return (
-    <Box as="li" px="5" py="2" borderBottom="1px solid" borderColor="edge">
+    <Box as="li" px="5" py="2" borderBottomWidth="1px">
       <Flex gap="3" align="center">
         <Box flex="1" minW="0">
           <Text fontSize="13px">{eventText(event, roles, state.points)}</Text>
@@ -34,7 +34,7 @@ export function HistoryAct({ recorded: { seq, at, event }, holding }: HistoryAct
           <ActButton onClick={() => store.act({ kind: 'return', to: seq - 1 })}>Return to it</ActButton>
         ) : null}
         {held.length > 0 ? (
-          <ActButton onClick={() => takeBack(held)}>
+          <ActButton onClick={() => store.act({ kind: 'take-back', decisions: held.map(({ id }) => id) })}>
             {held.length > 1 ? `Take back ${held.length}` : 'Take back'}
           </ActButton>
         ) : null}
@@ -44,30 +44,7 @@ export function HistoryAct({ recorded: { seq, at, event }, holding }: HistoryAct
           <chakra.summary cursor="pointer" w="max-content">
             each by itself
           </chakra.summary>
-          <Box as="ul" listStyleType="none" pl="4">
-            {made.map((each) => (
-              <Flex as="li" key={each.id} gap="2" align="baseline" justify="space-between" py="1px">
-                <Text minW="0">{each.text}</Text>
-                {holding.has(each.id) ? (
-                  <chakra.button
-                    type="button"
-                    flex="none"
-                    minH="24px"
-                    textDecoration="underline"
-                    cursor="pointer"
-                    aria-label={`Take back: ${each.text}`}
-                    onClick={() => takeBack([each])}
-                  >
-                    take back
-                  </chakra.button>
-                ) : (
-                  <Text flex="none" color="soft">
-                    no longer holds
-                  </Text>
-                )}
-              </Flex>
-            ))}
-          </Box>
+          <TakeBackList made={made} holds={(id) => holding.has(id)} pl="4" />
         </chakra.details>
       ) : null}
     </Box>

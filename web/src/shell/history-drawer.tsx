@@ -16,7 +16,7 @@ export function HistoryDrawer({ open, onClose }: { open: boolean; onClose(): voi
         <Drawer.Backdrop bg="rgb(0 0 0 / .35)" />
         <Drawer.Positioner>
           <Drawer.Content borderRadius="0">
-            <Drawer.Header borderBottom="1px solid" borderColor="edge" py="3">
+            <Drawer.Header borderBottomWidth="1px" py="3">
               <Drawer.Title fontSize="16px">History</Drawer.Title>
               <ActButton ml="auto" hotkey="Esc" onClick={onClose}>
                 Close
@@ -35,22 +35,18 @@ export function HistoryDrawer({ open, onClose }: { open: boolean; onClose(): voi
 function Events() {
   const work = useWork()
   const events = shownEvents(useStore(work.store))
-  if (events.length === 0)
-    return (
-      <>
-        <PlanFile />
-        <Text p="5" color="soft">
-          Nothing has been decided yet. Every act will stand here, and can be taken back at any time.
-        </Text>
-      </>
-    )
   const { decisions, corrections, insertions } = work.state
   const holding = new Set([...decisions, ...corrections, ...insertions].map(({ id }) => id))
   return (
     <>
-      <NamePoint />
-      <TakeBackWhere />
+      {events.length > 0 ? <NamePoint /> : null}
+      {events.length > 0 ? <TakeBackWhere /> : null}
       <PlanFile />
+      {events.length === 0 ? (
+        <Text p="5" color="soft">
+          Nothing has been decided yet. Every act will stand here, and can be taken back at any time.
+        </Text>
+      ) : null}
       <Box as="ol" listStyleType="none">
         {events.toReversed().map((recorded) => (
           <HistoryAct key={recorded.id} recorded={recorded} holding={holding} />
@@ -73,8 +69,7 @@ function NamePoint() {
       px="5"
       py="2"
       fontSize="13px"
-      borderBottom="1px solid"
-      borderColor="edge"
+      borderBottomWidth="1px"
       onSubmit={(event) => {
         event.preventDefault()
         if (trimmed === '') return

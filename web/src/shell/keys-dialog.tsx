@@ -1,5 +1,5 @@
-import { Dialog, Flex, Portal, Table, Text } from '@chakra-ui/react'
-import { ActButton } from '../components/act-button.tsx'
+import { Flex, Table, Text } from '@chakra-ui/react'
+import { Dialog } from '../components/dialog.tsx'
 import { KeyCap } from '../components/key-cap.tsx'
 import { useView } from '../work/view-store.ts'
 
@@ -28,44 +28,23 @@ const KEYS: readonly (readonly [string, string])[] = [
 export function KeysDialog({ open, onClose }: { open: boolean; onClose(): void }) {
   const { letterKeys, switchLetterKeys } = useView()
   return (
-    <Dialog.Root open={open} onOpenChange={({ open }) => open || onClose()} size="md">
-      <Portal>
-        <Dialog.Backdrop bg="rgb(0 0 0 / .35)" />
-        <Dialog.Positioner>
-          <Dialog.Content borderRadius="sheet">
-            <Dialog.Header pb="2">
-              <Dialog.Title fontSize="16px">Keys</Dialog.Title>
-            </Dialog.Header>
-            <Dialog.Body>
-              <Table.Root size="sm">
-                <Table.Body>
-                  {KEYS.map(([key, act]) => (
-                    <Table.Row key={key}>
-                      <Table.Cell w="110px">
-                        <KeyCap>{key}</KeyCap>
-                      </Table.Cell>
-                      <Table.Cell>{act}</Table.Cell>
-                    </Table.Row>
-                  ))}
-                </Table.Body>
-              </Table.Root>
-              <Flex as="label" gap="2" align="center" mt="4" cursor="pointer">
-                <input
-                  type="checkbox"
-                  checked={letterKeys}
-                  onChange={(event) => switchLetterKeys(event.target.checked)}
-                />
-                <Text fontSize="13px">Single letters and digits act as keys while the focus is in a list</Text>
-              </Flex>
-            </Dialog.Body>
-            <Dialog.Footer>
-              <ActButton hotkey="Esc" onClick={onClose}>
-                Close
-              </ActButton>
-            </Dialog.Footer>
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+    <Dialog title="Keys" open={open} width="600px" onClose={onClose}>
+      <Table.Root size="sm">
+        <Table.Body>
+          {KEYS.map(([key, act]) => (
+            <Table.Row key={key}>
+              <Table.Cell w="150px">
+                <KeyCap>{key}</KeyCap>
+              </Table.Cell>
+              <Table.Cell>{act}</Table.Cell>
+            </Table.Row>
+          ))}
+        </Table.Body>
+      </Table.Root>
+      <Flex as="label" gap="2" align="center" mt="4" cursor="pointer">
+        <input type="checkbox" checked={letterKeys} onChange={(event) => switchLetterKeys(event.target.checked)} />
+        <Text fontSize="13px">Single letters and digits act as keys while the focus is in a list</Text>
+      </Flex>
+    </Dialog>
   )
 }

@@ -38,7 +38,7 @@ export function PlanFile() {
     saveFile(`${site.name} plan.json`, new Blob([text], { type: 'application/json' }))
   }
   return (
-    <Box px="5" py="2" fontSize="13px" borderBottom="1px solid" borderColor="edge">
+    <Box px="5" py="2" fontSize="13px" borderBottomWidth="1px">
       <Flex gap="2" align="center">
         <Text mr="auto">The plan as a file</Text>
         <ActButton h="28px" disabled={state.decisions.length + state.insertions.length === 0} onClick={save}>

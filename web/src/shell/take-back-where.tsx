@@ -1,19 +1,19 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { UNWRITABLE_WORDS } from '@undo-ink/contracts'
-import { type Decision, isRewritten, type Resolver, resolver, type Scope } from '@undo-ink/core'
+import { countBy, type Decision, isRewritten, type Resolver, resolver, type Scope } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { ActButton } from '../components/act-button.tsx'
 import { Choice } from '../components/choice.tsx'
 import { PopupButton } from '../components/popup-button.tsx'
 import { count } from '../components/words.ts'
 import { DecisionsWarnings } from '../judging/decisions-warnings.tsx'
-import { countBy, type PlaceOf } from '../work/places.ts'
+import type { PlaceOf } from '../work/places.ts'
 import { useCopy, usePlan } from '../work/work.tsx'
 
 /** Takes back what was decided in one file or on one page: there all stays as it came, whatever is decided elsewhere. */
 export function TakeBackWhere() {
   return (
-    <Box px="5" py="2" borderBottom="1px solid" borderColor="edge">
+    <Box px="5" py="2" borderBottomWidth="1px">
       <PopupButton label="Take back in one file or page" width="380px">
         {() => <Where />}
       </PopupButton>

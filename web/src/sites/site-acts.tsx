@@ -83,7 +83,7 @@ function Delete({ of, id, says, loses, onDone }: ActProps & { readonly says: str
   const act = useSiteAct()
   const [isAsked, setAsked] = useState(false)
   return (
-    <Box borderTop="1px solid" borderColor="edge" pt="2">
+    <Box borderTopWidth="1px" pt="2">
       {isAsked ? (
         <>
           <Text mb="2">

@@ -89,15 +89,7 @@ function SiteCard({ site, ofClient }: { site: SiteSummary; ofClient: readonly Si
       </Flex>
       {site.receivedAt ? (
         <>
-          <Flex
-            my="2.5"
-            h="12px"
-            border="1px solid"
-            borderColor="edge"
-            borderRadius="2px"
-            overflow="hidden"
-            aria-hidden
-          >
+          <Flex my="2.5" h="12px" borderWidth="1px" borderRadius="2px" overflow="hidden" aria-hidden>
             <Box bg="ink" style={{ width: `${share * 100}%` }} />
             <Box flex="1" style={{ background: HATCHING }} />
           </Flex>

@@ -1,7 +1,6 @@
-import type { Correction, Decision, PlanEvent, Point, Role } from '@undo-ink/core'
+import { type Correction, type Decision, groupBy, type PlanEvent, type Point, type Role } from '@undo-ink/core'
 import { count, number } from '../components/words.ts'
 import { becomingText, decisionText, insertionText } from './decision-words.ts'
-import { groupBy } from './places.ts'
 
 /** Something that an event made, and that can be taken back by itself. */
 export interface Made {

@@ -1,8 +1,11 @@
 import type { Audit, Snapshot } from '@undo-ink/contracts'
 import {
+  append,
   type Behavior,
   type Column,
   type Computed,
+  countBy,
+  groupBy,
   type Keyword,
   type Ledger,
   type LedgerPlace,
@@ -13,56 +16,6 @@ import {
   placeAt,
   type Use,
 } from '@undo-ink/core'
-
-/** Places that have one value of a field in common, file by file: found in a sorted list, which costs four bytes a place. */
-class SharedInFile {
-  private readonly order: Uint32Array
-  private readonly paths: Uint32Array
-  private readonly codes: Uint32Array
-
-  /** @param paths codes of the files, rising @param codes of the field @param distinct how many there are */
-  constructor(paths: Uint32Array, codes: Uint32Array, distinct: number) {
-    this.paths = paths
-    this.codes = codes
-    const starts = new Uint32Array(distinct + 1)
-    for (let at = 0; at < codes.length; at++) bump(starts, (codes[at] as number) + 1)
-    for (let code = 0; code < distinct; code++)
-      starts[code + 1] = (starts[code + 1] as number) + (starts[code] as number)
-    this.order = new Uint32Array(codes.length)
-    // By value, and within one as they stand: by file and position.
-    for (let at = 0; at < codes.length; at++) {
-      const code = codes[at] as number
-      this.order[starts[code] as number] = at
-      bump(starts, code)
-    }
-  }
-
-  /** Indices of the places of a file that have a value. */
-  of(path: number, code: number): Uint32Array {
-    return this.order.subarray(this.firstFrom(path, code), this.firstFrom(path + 1, code))
-  }
-
-  /** Those of all files, in their order. */
-  ofAll(code: number): Uint32Array {
-    return this.order.subarray(this.firstFrom(0, code), this.firstFrom(0, code + 1))
-  }
-
-  private firstFrom(path: number, code: number): number {
-    let [low, high] = [0, this.order.length]
-    while (low < high) {
-      const middle = (low + high) >> 1
-      const place = this.order[middle] as number
-      const own = this.codes[place] as number
-      if (own < code || (own === code && (this.paths[place] as number) < path)) low = middle + 1
-      else high = middle
-    }
-    return low
-  }
-}
-
-function bump(counts: Uint32Array, code: number): void {
-  counts[code] = (counts[code] as number) + 1
-}
 
 /** A place of the ledger with the id of its file. */
 export interface PlaceOf extends LedgerPlace {
@@ -75,13 +28,13 @@ export class SitePlaces {
   private readonly fileIds: ReadonlyMap<string, string>
   private readonly made: PlaceOf[] = []
   /** The places of each color, by its code. */
-  private readonly byColor: readonly Uint32Array[]
-  private readonly byPath: readonly Uint32Array[]
+  private readonly byColor: (code: number) => Uint32Array
+  private readonly byPath: (code: number) => Uint32Array
   /** Of each color, by its code: how often it has each use, and each spelling, by their codes. */
   private readonly uses: readonly ReadonlyMap<number, number>[]
   private readonly spellings: readonly ReadonlyMap<number, number>[]
   private readonly alphas: readonly ReadonlyMap<number, number>[]
-  private byList: SharedInFile | null = null
+  private byList: ((code: number) => Uint32Array) | null = null
   private bySubject: ReadonlyMap<string, readonly number[]> | null = null
   private byWholeList: ReadonlyMap<string, number> | null = null
   private longer: ReadonlyMap<string, readonly string[]> | null = null
@@ -91,8 +44,8 @@ export class SitePlaces {
   constructor(ledger: Ledger, snapshot: Snapshot) {
     this.ledger = ledger
     this.fileIds = new Map(snapshot.files.map(({ path, id }) => [path, id]))
-    this.byColor = indicesByCode(ledger.columns.color)
-    this.byPath = indicesByCode(ledger.columns.path)
+    this.byColor = placesByCode(ledger.columns.color.codes, ledger.columns.color.values.length)
+    this.byPath = placesByCode(ledger.columns.path.codes, ledger.columns.path.values.length)
     this.uses = this.tally(ledger.columns.use.codes)
     this.spellings = this.tally(ledger.columns.raw.codes)
     this.alphas = this.tally(ledger.columns.alpha.codes)
@@ -125,7 +78,7 @@ export class SitePlaces {
 
   /** How many places each color has. */
   counts(): Map<string, number> {
-    return new Map(this.ledger.columns.color.values.map((key, code) => [key, this.byColor[code]?.length ?? 0]))
+    return new Map(this.ledger.columns.color.values.map((key, code) => [key, this.byColor(code).length]))
   }
 
   /** The colors that have a use in some place. */
@@ -137,7 +90,7 @@ export class SitePlaces {
 
   /** Indices of the places of some colors, in their order. */
   ofColors(colors: readonly string[]): Uint32Array {
-    const lists = colors.map((color) => this.byColor[this.colorCodes.get(color) ?? -1] ?? new Uint32Array())
+    const lists = colors.map((color) => this.byColor(this.colorCodes.get(color) ?? -1))
     if (lists.length === 1) return lists[0] as Uint32Array
     const all = new Uint32Array(lists.reduce((sum, { length }) => sum + length, 0))
     let at = 0
@@ -175,11 +128,9 @@ export class SitePlaces {
   private ofLists(lists: readonly number[], files: Iterable<string>): Map<string, PlaceOf[]> {
     const { path } = this.ledger.columns
     const { codes, ends } = this.ledger.lists.subjects
-    const index = (this.byList ??= new SharedInFile(path.codes, codes, ends.length))
+    const index = (this.byList ??= placesByCode(codes, ends.length))
     const wantedFiles = new Set(Array.from(files, (file) => this.pathCodes.get(file) ?? -1))
-    const found = lists
-      .flatMap((code) => [...index.ofAll(code)])
-      .filter((at) => wantedFiles.has(path.codes[at] as number))
+    const found = lists.flatMap((code) => [...index(code)]).filter((at) => wantedFiles.has(path.codes[at] as number))
     return groupBy(this.some(found.toSorted((a, b) => a - b)), (place) => place.path)
   }
 
@@ -191,9 +142,7 @@ export class SitePlaces {
     lists.forEach((list, code) => {
       for (const subject of list) {
         if (subject.includes(' ') && !shared.has(subject)) continue
-        const known = index.get(subject)
-        if (known) known.push(code)
-        else index.set(subject, [code])
+        append(index, subject, code)
       }
     })
     return index
@@ -211,17 +160,13 @@ export class SitePlaces {
     this.bySubject ??= this.listsBySubject()
     const longer = new Map<string, string[]>()
     for (const subject of this.bySubject.keys())
-      for (const part of partsOfCompound(subject)) {
-        const known = longer.get(part)
-        if (known) known.push(subject)
-        else longer.set(part, [subject])
-      }
+      for (const part of partsOfCompound(subject)) append(longer, part, subject)
     return longer
   }
 
   /** Of each color, by its code: how often each value of a column stands at its places. Linear in the places. */
   tally(codes: Uint32Array): readonly ReadonlyMap<number, number>[] {
-    return this.byColor.map((indices) => countCodes(indices, codes))
+    return this.ledger.columns.color.values.map((_, code) => countCodes(this.byColor(code), codes))
   }
 
   /** The same of some colors together. @param tallies of each color, by its code */
@@ -250,7 +195,7 @@ export class SitePlaces {
 
   /** Indices of the places of a file. */
   inFile(path: string): Uint32Array {
-    return this.byPath[this.pathCodes.get(path) ?? -1] ?? new Uint32Array()
+    return this.byPath(this.pathCodes.get(path) ?? -1)
   }
 }
 
@@ -258,17 +203,15 @@ function codesOf({ values }: Column<string>): Map<string, number> {
   return new Map(values.map((value, code) => [value, code]))
 }
 
-function indicesByCode({ codes, values }: Column<unknown>): Uint32Array[] {
-  const counts = new Uint32Array(values.length)
-  for (let at = 0; at < codes.length; at++) counts[codes[at] as number] = (counts[codes[at] as number] as number) + 1
-  const lists = Array.from(counts, (count) => new Uint32Array(count))
-  counts.fill(0)
-  for (let at = 0; at < codes.length; at++) {
-    const code = codes[at] as number
-    ;(lists[code] as Uint32Array)[counts[code] as number] = at
-    counts[code] = (counts[code] as number) + 1
-  }
-  return lists
+/** The places of each code, in their order; of a code that is none, none. Twice four bytes a place. @param distinct codes */
+function placesByCode(codes: Uint32Array, distinct: number): (code: number) => Uint32Array {
+  const ends = new Uint32Array(distinct)
+  for (const code of codes) ends[code] = (ends[code] as number) + 1
+  for (let code = 1; code < distinct; code++) ends[code] = (ends[code] as number) + (ends[code - 1] as number)
+  const order = new Uint32Array(codes.length)
+  const starts = ends.slice()
+  for (let at = codes.length - 1; at >= 0; at--) order[--(starts[codes[at] as number] as number)] = at
+  return (code) => order.subarray(starts[code] ?? 0, ends[code] ?? 0)
 }
 
 /** How often each code stands at some places, most of which often have one and the same. */
@@ -302,20 +245,4 @@ export function apartOf({ readings }: Audit): Apart {
     ),
     findings: readings.flatMap(({ path, findings }) => findings.map((finding) => ({ ...finding, path }))),
   }
-}
-
-export function countBy<T, K>(items: Iterable<T>, key: (item: T) => K): Map<K, number> {
-  const counts = new Map<K, number>()
-  for (const item of items) counts.set(key(item), (counts.get(key(item)) ?? 0) + 1)
-  return counts
-}
-
-export function groupBy<T, K>(items: Iterable<T>, key: (item: T) => K): Map<K, T[]> {
-  const groups = new Map<K, T[]>()
-  for (const item of items) {
-    const group = groups.get(key(item))
-    if (group) group.push(item)
-    else groups.set(key(item), [item])
-  }
-  return groups
 }

@@ -1,6 +1,6 @@
-import { type Decision, ledgerOf, readSource, resolveLedger, standingOf } from '@undo-ink/core'
+import { countBy, type Decision, groupBy, ledgerOf, readSource, resolveLedger, standingOf } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
-import { countBy, groupBy, SitePlaces } from './places.ts'
+import { SitePlaces } from './places.ts'
 import { becomesText, countOutcomes, partOf, rowOf, rowsOf } from './standing.ts'
 
 const read = (path: string, text: string) => ({ path, ...readSource({ path, text, encoding: 'utf-8' }) })

@@ -1,5 +1,14 @@
-import { type Cluster, type Column, type Outcome, opaqueKey, paintOf, type Role, type Use } from '@undo-ink/core'
-import { countBy, type SitePlaces } from './places.ts'
+import {
+  type Cluster,
+  type Column,
+  countBy,
+  type Outcome,
+  opaqueKey,
+  paintOf,
+  type Role,
+  type Use,
+} from '@undo-ink/core'
+import type { SitePlaces } from './places.ts'
 
 /** One part of what becomes of some places. */
 export interface Share {

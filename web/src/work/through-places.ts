@@ -1,4 +1,4 @@
-import type { End, EndsOf } from '@undo-ink/core'
+import { append, type End, type EndsOf } from '@undo-ink/core'
 import type { PlaceOf, SitePlaces } from './places.ts'
 
 /** Places through variables in all beyond which none is looked at. */
@@ -66,11 +66,7 @@ export class ThroughPlaces {
     for (let at = 0; at < codes.length; at++) {
       if (values[codes[at] as number] === null) continue
       for (const place of this.of(this.places.at(at))) {
-        for (const subject of place.subjects) {
-          const known = index.get(subject)
-          if (known) known.push(place)
-          else index.set(subject, [place])
-        }
+        for (const subject of place.subjects) append(index, subject, place)
       }
     }
     return index

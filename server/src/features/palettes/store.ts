@@ -1,4 +1,4 @@
-import type { Role } from '@undo-ink/core'
+import { groupBy, type Role } from '@undo-ink/core'
 import type { Transaction } from 'sequelize'
 import { PaletteRow, PaletteVersionRow, RoleRow } from '../../db/models.ts'
 
@@ -48,13 +48,8 @@ export async function rolesOf(paletteId: string, version: number, transaction?: 
 /** The roles of every version of a palette, by version. */
 export async function rolesOfVersions(paletteId: string): Promise<Map<number, Role[]>> {
   const rows = await RoleRow.findAll({ where: { paletteId }, order: [['position', 'ASC']] })
-  const versions = new Map<number, Role[]>()
-  for (const row of rows) {
-    const roles = versions.get(row.version)
-    if (roles) roles.push(roleOf(row))
-    else versions.set(row.version, [roleOf(row)])
-  }
-  return versions
+  const versions = groupBy(rows, ({ version }) => version)
+  return new Map(Array.from(versions, ([version, rows]) => [version, rows.map(roleOf)]))
 }
 
 function roleOf({ id, name, color, dark, print, description, serves, onRoles, made }: RoleRow): Role {

@@ -1,10 +1,10 @@
 import { chakra, Flex, Text } from '@chakra-ui/react'
+import { countBy } from '@undo-ink/core'
 import { type KeyboardEvent, useRef } from 'react'
 import { Segments } from '../../components/segments.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { number } from '../../components/words.ts'
-import { countBy } from '../../work/places.ts'
 import type { ChangeGroup } from './rewriting/planned-changes.ts'
 
 export type Order = 'decision' | 'file'
@@ -38,7 +38,7 @@ export function ChangeList({ order, groups, chosen, onOrder, onChoose }: ChangeL
       flexDirection="column"
       minH="160px"
     >
-      <Flex p="2" borderBottom="1px solid" borderColor="edge" bg="wash">
+      <Flex p="2" borderBottomWidth="1px" bg="wash">
         <Segments
           label="Order of the changes"
           segments={ORDER_SEGMENTS}
@@ -74,8 +74,7 @@ export function ChangeList({ order, groups, chosen, onOrder, onChoose }: ChangeL
               px="2.5"
               textAlign="left"
               fontSize="13px"
-              borderBottom="1px solid"
-              borderColor="edge"
+              borderBottomWidth="1px"
               borderLeft="4px solid"
               borderLeftColor={isChosen ? 'ink' : 'transparent'}
               bg={isChosen ? 'tint' : 'sheet'}

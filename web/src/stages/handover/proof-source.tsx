@@ -43,7 +43,7 @@ export function ProofSource({ change, group, all }: ProofSourceProps) {
       marginWidth={marginWidth}
       label="Changes in the source"
     >
-      <Flex px="3" py="1.5" gap="3" borderBottom="1px solid" borderColor="edge" bg="wash" fontSize="13px">
+      <Flex px="3" py="1.5" gap="3" borderBottomWidth="1px" bg="wash" fontSize="13px">
         <Text fontFamily="mono" fontWeight="600" truncate>
           {path}
         </Text>

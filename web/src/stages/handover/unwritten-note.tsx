@@ -1,8 +1,8 @@
 import { Text } from '@chakra-ui/react'
 import { UNWRITTEN_WORDS } from '@undo-ink/contracts'
+import { groupBy } from '@undo-ink/core'
 import { Note } from '../../components/note.tsx'
 import { count } from '../../components/words.ts'
-import { groupBy } from '../../work/places.ts'
 import type { UnwrittenPlace } from './rewriting/rewrite-site.ts'
 
 const MOST_TOLD = 6

@@ -18,7 +18,7 @@ export function JobProgress({ job }: { job: Job }) {
         value={filesTotal === null ? null : filesTotal === 0 ? 1 : filesDone}
         aria-label="Files read"
       >
-        <Progress.Track bg="sheet" border="1px solid" borderColor="strong" borderRadius="2px">
+        <Progress.Track bg="sheet" borderWidth="1px" borderColor="strong" borderRadius="2px">
           <Progress.Range bg="ink" />
         </Progress.Track>
       </Progress.Root>

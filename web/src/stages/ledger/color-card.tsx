@@ -1,4 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { countBy } from '@undo-ink/core'
 import { memo, useMemo } from 'react'
 import { Link } from 'react-router'
 import { ActButton } from '../../components/act-button.tsx'
@@ -7,7 +8,7 @@ import { Sheet } from '../../components/sheet.tsx'
 import { SURROUNDS } from '../../components/surround.ts'
 import { Swatch } from '../../components/swatch.tsx'
 import { count, EVIDENCE_WORDS } from '../../components/words.ts'
-import { countBy, type PlaceOf } from '../../work/places.ts'
+import type { PlaceOf } from '../../work/places.ts'
 import { useView } from '../../work/view-store.ts'
 import { useClusters, useCopy } from '../../work/work.tsx'
 import { colorPath, lookPath, mappingPath, placesPath } from './paths.ts'
@@ -26,7 +27,7 @@ export const ColorCard = memo(function ColorCard({ place }: { place: PlaceOf }) 
   return (
     <Sheet as="section" aria-label="Colour" p="3">
       <Flex gap="3">
-        <Box p="2" borderRadius="2px" border="1px solid" borderColor="edge" style={{ background: SURROUNDS[surround] }}>
+        <Box p="2" borderRadius="2px" borderWidth="1px" style={{ background: SURROUNDS[surround] }}>
           <Swatch color={place.color} alpha={place.alpha ?? 1} size="36px" />
         </Box>
         <Box minW="0">

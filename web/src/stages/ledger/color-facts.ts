@@ -1,4 +1,5 @@
 import {
+  countBy,
   distancesTo,
   type Lab,
   type Ledger,
@@ -8,7 +9,7 @@ import {
   statesOf,
   type Use,
 } from '@undo-ink/core'
-import { countBy, type PlaceOf, type SitePlaces } from '../../work/places.ts'
+import type { PlaceOf, SitePlaces } from '../../work/places.ts'
 
 /** Something and how many places have it. */
 export type Counted<T> = readonly (readonly [T, number])[]

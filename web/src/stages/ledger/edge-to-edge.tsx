@@ -28,7 +28,7 @@ export function EdgeToEdge({ color, typed, onType }: EdgeToEdgeProps) {
           w="180px"
           px="2"
           fontFamily="mono"
-          border="1px solid"
+          borderWidth="1px"
           borderColor="strong"
           borderRadius="3px"
           bg="sheet"
@@ -44,8 +44,7 @@ export function EdgeToEdge({ color, typed, onType }: EdgeToEdgeProps) {
             flex="1"
             p="4"
             justify="center"
-            border="1px solid"
-            borderColor="edge"
+            borderWidth="1px"
             borderRadius="2px"
             title={`on ${surround}`}
             style={{ background: SURROUNDS[surround] }}

@@ -37,7 +37,7 @@ export const PlaceSource = memo(function PlaceSource({ place, step, onChooseStep
       label="Source"
     >
       <SourceHead place={place} />
-      <Flex px="3" py="1.5" gap="1" align="center" borderBottom="1px solid" borderColor="edge" fontSize="12px">
+      <Flex px="3" py="1.5" gap="1" align="center" borderBottomWidth="1px" fontSize="12px">
         <Segments
           label="Step along the places of this"
           segments={STEP_SEGMENTS}
@@ -66,7 +66,7 @@ export const PlaceSource = memo(function PlaceSource({ place, step, onChooseStep
 /** Where a place stands. */
 export function SourceHead({ place: { path, line, column } }: { place: Pick<PlaceOf, 'path' | 'line' | 'column'> }) {
   return (
-    <Flex px="3" py="1.5" gap="2" align="center" borderBottom="1px solid" borderColor="edge" bg="wash" fontSize="13px">
+    <Flex px="3" py="1.5" gap="2" align="center" borderBottomWidth="1px" bg="wash" fontSize="13px">
       <Text fontFamily="mono" truncate title={path}>
         {path}
       </Text>

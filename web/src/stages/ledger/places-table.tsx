@@ -112,8 +112,7 @@ function GroupRow({ first, count, distance, grouping, rowIndex, span }: GroupRow
       align="center"
       px="3"
       bg="wash"
-      borderBottom="1px solid"
-      borderColor="edge"
+      borderBottomWidth="1px"
       fontSize="13px"
     >
       <Flex role="gridcell" aria-colspan={span} gap="3" w="100%" align="center" minW="0">

@@ -23,7 +23,7 @@ export function SearchField({ typed, reach, onType, onReach }: SearchFieldProps)
       minW="min(100%, 280px)"
       flex="0 1 auto"
       bg="sheet"
-      border="1px solid"
+      borderWidth="1px"
       borderColor="ink"
       borderRadius="3px"
       _focusWithin={{ outline: '2px solid', outlineColor: 'ink', outlineOffset: '1px' }}

@@ -66,7 +66,7 @@ function Reasons({ place, reached }: { place: PlaceOf; reached: readonly Reached
         .map((each, i) => ({ ...each, says: standingText(each, i, whole, place) }))
         .toReversed()
         .map(({ decision, says }) => (
-          <Box as="li" key={decision.id} py="1.5" borderBottom="1px solid" borderColor="edge">
+          <Box as="li" key={decision.id} py="1.5" borderBottomWidth="1px">
             <Text>{decisionText(decision, roles)}</Text>
             <Text fontSize="12px" color="soft">
               {says}

@@ -25,7 +25,7 @@ export function PageFrame({ title, note, frame, src, width, onLoad }: PageFrameP
   const scale = Math.min(1, size.width / width)
   return (
     <Sheet flex="1" display="flex" flexDirection="column" as="section" aria-label={title}>
-      <Flex px="3" py="1.5" gap="2" borderBottom="1px solid" borderColor="edge" bg="wash" fontSize="13px">
+      <Flex px="3" py="1.5" gap="2" borderBottomWidth="1px" bg="wash" fontSize="13px">
         <b>{title}</b>
         <Text color="soft">{note}</Text>
         {scale > 0 && scale < 1 ? (

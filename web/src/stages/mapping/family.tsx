@@ -2,9 +2,9 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { familyOf, type OpaqueKey, type OwnJob, ownJobOf, resolver, together } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
+import { Dialog } from '../../components/dialog.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { TickList, TickRow } from '../../components/tick-list.tsx'
-import { WideDialog } from '../../components/wide-dialog.tsx'
 import { count } from '../../components/words.ts'
 import { consequenceOf } from '../../judging/consequence.ts'
 import { useDeciding } from '../../judging/use-deciding.ts'
@@ -40,9 +40,9 @@ export function Family({ row }: { row: Row }) {
       <ActButton w="100%" onClick={() => setOpen(true)}>
         Its {count(family.length, 'open shade')} …
       </ActButton>
-      <WideDialog title={`Shades of ${lead}`} open={isOpen} width="780px" onClose={() => setOpen(false)}>
+      <Dialog title={`Shades of ${lead}`} open={isOpen} width="780px" onClose={() => setOpen(false)}>
         <Shades lead={lead} family={family} onDone={() => setOpen(false)} />
-      </WideDialog>
+      </Dialog>
     </Box>
   )
 }

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { Flex, Text } from '@chakra-ui/react'
 import {
   INSERTED_PROPERTIES,
   type InsertedProperty,
@@ -13,21 +13,22 @@ import { useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Choice } from '../../components/choice.tsx'
 import { CodeInput } from '../../components/code-input.tsx'
+import { Dialog } from '../../components/dialog.tsx'
 import { Note } from '../../components/note.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { TextField } from '../../components/text-field.tsx'
-import { WideDialog } from '../../components/wide-dialog.tsx'
 import { count } from '../../components/words.ts'
 import { useSeen } from '../../judging/use-seen.ts'
 import { insertionText } from '../../work/decision-words.ts'
+import { TakeBackList } from '../../work/take-back-list.tsx'
 import { useCopy, usePlan } from '../../work/work.tsx'
 
 /** Gives a role to a subject for which no rule of the site sets a color: a button in the browser's grey, a link in its blue. */
 export function InsertDialog({ open, onClose }: { open: boolean; onClose(): void }) {
   return (
-    <WideDialog title="A colour where no rule sets one" open={open} width="820px" onClose={onClose}>
+    <Dialog title="A colour where no rule sets one" open={open} width="820px" onClose={onClose}>
       <Inserting />
-    </WideDialog>
+    </Dialog>
   )
 }
 
@@ -139,37 +140,18 @@ function Inserting() {
 
 /** The rules that are added already, each to be taken back by itself. */
 function Inserted() {
-  const { state, roles, store } = usePlan()
+  const { state, roles } = usePlan()
   if (state.insertions.length === 0) return null
+  const made = state.insertions.map((each) => ({ id: each.id, text: insertionText(each, roles) }))
   return (
-    <Box
-      as="ul"
-      listStyleType="none"
-      borderTop="1px solid"
-      borderColor="edge"
+    <TakeBackList
+      made={made}
+      aria-label="Rules that are added"
+      borderTopWidth="1px"
       pt="2"
       maxH="160px"
       overflow="auto"
-      aria-label="Rules that are added"
-    >
-      {state.insertions.map((each) => (
-        <Flex as="li" key={each.id} gap="2" justify="space-between">
-          <Text minW="0" truncate>
-            {insertionText(each, roles)}
-          </Text>
-          <chakra.button
-            type="button"
-            textDecoration="underline"
-            cursor="pointer"
-            flex="none"
-            aria-label={`Take back: ${insertionText(each, roles)}`}
-            onClick={() => store.act({ kind: 'take-back', decisions: [each.id] })}
-          >
-            take back
-          </chakra.button>
-        </Flex>
-      ))}
-    </Box>
+    />
   )
 }
 

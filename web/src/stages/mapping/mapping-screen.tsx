@@ -228,7 +228,7 @@ function Dragged({ rows }: { rows: readonly Row[] }) {
       p="1.5"
       w="max-content"
       bg="sheet"
-      border="1px solid"
+      borderWidth="1px"
       borderColor="ink"
       borderRadius="3px"
       fontSize="13px"

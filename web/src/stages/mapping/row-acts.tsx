@@ -17,7 +17,7 @@ interface RowActsProps {
 export function RowActs({ rows, acts, isShort }: RowActsProps) {
   const row = rows.length === 1 ? (rows[0] ?? null) : null
   return (
-    <Flex direction="column" gap="2" flex="none" px="4" py="3" borderTop="1px solid" borderColor="edge">
+    <Flex direction="column" gap="2" flex="none" px="4" py="3" borderTopWidth="1px">
       {row ? (
         <>
           {isShort ? null : <Family row={row} />}

@@ -2,9 +2,9 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import type { OpaqueKey } from '@undo-ink/core'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
+import { Dialog } from '../../components/dialog.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { TickList, TickRow } from '../../components/tick-list.tsx'
-import { WideDialog } from '../../components/wide-dialog.tsx'
 import { are, count } from '../../components/words.ts'
 import { consequenceOf } from '../../judging/consequence.ts'
 import { useDeciding } from '../../judging/use-deciding.ts'
@@ -23,9 +23,9 @@ export function TakeSuggestions({ offered }: { offered: readonly Suggested[] }) 
       <ActButton aria-haspopup="dialog" onClick={() => setOpen(true)}>
         {count(offered.length, 'suggestion')} …
       </ActButton>
-      <WideDialog title="What is suggested" open={isOpen} width="980px" onClose={() => setOpen(false)}>
+      <Dialog title="What is suggested" open={isOpen} width="980px" onClose={() => setOpen(false)}>
         <Suggestions offered={offered} onDone={() => setOpen(false)} />
-      </WideDialog>
+      </Dialog>
     </>
   )
 }

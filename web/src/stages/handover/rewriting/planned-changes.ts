@@ -2,6 +2,7 @@ import {
   type Change,
   type Decision,
   type Ground,
+  groupBy,
   isRewritten,
   type LedgerPlace,
   type OpaqueKey,
@@ -12,7 +13,6 @@ import {
   type Role,
 } from '@undo-ink/core'
 import { limitsText, partText } from '../../../work/decision-words.ts'
-import { groupBy } from '../../../work/places.ts'
 import { becomesText } from '../../../work/standing.ts'
 
 interface Paint {

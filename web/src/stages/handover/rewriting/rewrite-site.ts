@@ -1,4 +1,5 @@
 import {
+  append,
   type Confirmation,
   type Correction,
   type Decision,
@@ -80,9 +81,7 @@ function placesByPath(ledger: Ledger, { decisions, corrections, insertions }: Pl
   for (let at = 0; at < ledger.length; at++) {
     if (!isDecided[color.codes[at] as number]) continue
     const place = placeAt(ledger, at)
-    const known = byPath.get(place.path)
-    if (known) known.push(place)
-    else byPath.set(place.path, [place])
+    append(byPath, place.path, place)
   }
   return byPath
 }

@@ -3,7 +3,7 @@ import { missingRoles, type Offer, type Refusal, type Remark, readPalette } from
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { type FileWithPath, useDropzone } from 'react-dropzone'
 import { ActButton } from '../../../components/act-button.tsx'
-import { WideDialog } from '../../../components/wide-dialog.tsx'
+import { Dialog } from '../../../components/dialog.tsx'
 import { count } from '../../../components/words.ts'
 import { usePlan } from '../../../work/work.tsx'
 import { offerOfFiles } from './offered-files.ts'
@@ -23,9 +23,9 @@ interface BringInDialogProps {
 /** Colors that the client sent: pasted, or as a file. What would become which role is seen before anything is taken. */
 export function BringInDialog({ open, proposal = null, onClose }: BringInDialogProps) {
   return (
-    <WideDialog title="Bring colours in" open={open} width="820px" onClose={onClose}>
+    <Dialog title="Bring colours in" open={open} width="820px" onClose={onClose}>
       <BringIn proposal={proposal} onDone={onClose} />
-    </WideDialog>
+    </Dialog>
   )
 }
 
@@ -104,7 +104,7 @@ function BringIn({ proposal, onDone }: { proposal: Offer | null; onDone(): void 
           w="100%"
           fontFamily="mono"
           fontSize="13px"
-          border="1px solid"
+          borderWidth="1px"
           borderColor="strong"
           borderRadius="3px"
           spellCheck={false}
@@ -144,8 +144,7 @@ function BringIn({ proposal, onDone }: { proposal: Offer | null; onDone(): void 
           <Box
             maxH="260px"
             overflow="auto"
-            border="1px solid"
-            borderColor="edge"
+            borderWidth="1px"
             tabIndex={0}
             role="region"
             aria-label="What would be taken"

@@ -1,5 +1,4 @@
-import type { Column, Outcome } from '@undo-ink/core'
-import { countBy } from '../../../work/places.ts'
+import { type Column, countBy, type Outcome } from '@undo-ink/core'
 
 /** How many places are decided to take each role, by its id; those whose role is gone from the palette too. */
 export function placesPerRole({ codes, values }: Column<Outcome>): Map<string, number> {

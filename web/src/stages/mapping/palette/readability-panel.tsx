@@ -43,7 +43,7 @@ export function ReadabilityPanel({ onEdit }: { onEdit(role: Role): void }) {
   const onChoose = newerPalette === null ? setDraft : null
   return (
     <Sheet as="section" aria-label="Readability" w="100%" overflow="auto" tabIndex={0}>
-      <Flex align="center" px="3" py="1.5" bg="wash" borderBottom="1px solid" borderColor="edge">
+      <Flex align="center" px="3" py="1.5" bg="wash" borderBottomWidth="1px">
         <Heading as="h2" fontSize="13px" mr="auto">
           Readability
         </Heading>

@@ -1,6 +1,7 @@
 import { Box, Flex, Text, VisuallyHidden } from '@chakra-ui/react'
 import {
   groundsOf,
+  groupBy,
   type Legibility,
   nearestReadable,
   RATIOS,
@@ -12,7 +13,6 @@ import {
 import { Fragment, type ReactNode, useMemo, useState } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
-import { groupBy } from '../../../work/places.ts'
 
 interface ReadabilityStripsProps {
   readonly judged: readonly Legibility[]
@@ -37,7 +37,7 @@ export function ReadabilityStrips({ judged, roles, paint, inPlace, onOffer }: Re
       </Text>
     )
   return strips.map(([ground, lines]) => (
-    <Box key={ground.id} as="section" aria-label={`On ${ground.name}`} borderBottom="1px solid" borderColor="edge">
+    <Box key={ground.id} as="section" aria-label={`On ${ground.name}`} borderBottomWidth="1px">
       <Text px="3" pt="2" fontSize="12px" color="soft">
         on {ground.name}
       </Text>

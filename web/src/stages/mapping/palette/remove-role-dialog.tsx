@@ -1,8 +1,9 @@
-import { Dialog, Flex, Portal, Text } from '@chakra-ui/react'
+import { Flex, Text } from '@chakra-ui/react'
 import type { Role } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
 import { Choice } from '../../../components/choice.tsx'
+import { Dialog } from '../../../components/dialog.tsx'
 import { count } from '../../../components/words.ts'
 import { DecisionsWarnings } from '../../../judging/decisions-warnings.tsx'
 import { RolesWarnings } from '../../../judging/roles-warnings.tsx'
@@ -20,22 +21,9 @@ interface RemoveRoleDialogProps {
 /** Asks where what takes a role goes, before the role is removed. */
 export function RemoveRoleDialog({ role, places, onClose }: RemoveRoleDialogProps) {
   return (
-    <Dialog.Root
-      open={role !== null}
-      onOpenChange={({ open }) => open || onClose()}
-      role="alertdialog"
-      lazyMount
-      unmountOnExit
-    >
-      <Portal>
-        <Dialog.Backdrop bg="rgb(0 0 0 / .35)" />
-        <Dialog.Positioner>
-          <Dialog.Content borderRadius="sheet">
-            {role ? <Question role={role} places={places} onClose={onClose} /> : null}
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+    <Dialog title={role ? `Remove ${role.name}` : ''} open={role !== null} width="448px" alert onClose={onClose}>
+      {role ? <Question role={role} places={places} onClose={onClose} /> : null}
+    </Dialog>
   )
 }
 
@@ -54,31 +42,24 @@ function Question({ role, places, onClose }: RemoveRoleDialogProps & { readonly 
   }
   return (
     <>
-      <Dialog.Header pb="2">
-        <Dialog.Title fontSize="16px">Remove {role.name}</Dialog.Title>
-      </Dialog.Header>
-      <Dialog.Body>
-        <Text fontSize="13px" mb="3">
-          {count(places, 'place takes', 'places take')} it. Undo brings everything back.
-        </Text>
-        <Choice
-          label="They"
-          value={to}
-          options={[['', 'are open again'], ...others.map(({ id, name }) => [id, `take ${name}`] as const)]}
-          onChoose={setTo}
-        />
-        <Flex direction="column" gap="1.5" mt="3" fontSize="13px">
-          {to === '' ? <RolesWarnings roles={others} /> : <DecisionsWarnings decisions={decisions} />}
-        </Flex>
-      </Dialog.Body>
-      <Dialog.Footer>
-        <Flex gap="2">
-          <ActButton onClick={onClose}>Keep the role</ActButton>
-          <ActButton main onClick={remove}>
-            Remove it
-          </ActButton>
-        </Flex>
-      </Dialog.Footer>
+      <Text fontSize="13px" mb="3">
+        {count(places, 'place takes', 'places take')} it. Undo brings everything back.
+      </Text>
+      <Choice
+        label="They"
+        value={to}
+        options={[['', 'are open again'], ...others.map(({ id, name }) => [id, `take ${name}`] as const)]}
+        onChoose={setTo}
+      />
+      <Flex direction="column" gap="1.5" mt="3" fontSize="13px">
+        {to === '' ? <RolesWarnings roles={others} /> : <DecisionsWarnings decisions={decisions} />}
+      </Flex>
+      <Flex gap="2" mt="4" justify="flex-end">
+        <ActButton onClick={onClose}>Keep the role</ActButton>
+        <ActButton main onClick={remove}>
+          Remove it
+        </ActButton>
+      </Flex>
     </>
   )
 }

@@ -26,7 +26,7 @@ export function TakingRow({ taking, remark, problem, onChange }: TakingRowProps)
     extras.description === undefined ? null : `“${extras.description}”`,
   ].filter((each) => each !== null)
   return (
-    <Box px="3" py="1.5" borderBottom="1px solid" borderColor="edge">
+    <Box px="3" py="1.5" borderBottomWidth="1px">
       <Flex gap="2.5" align="center" fontSize="13px" wrap="wrap">
         <input
           type="checkbox"
@@ -47,7 +47,7 @@ export function TakingRow({ taking, remark, problem, onChange }: TakingRowProps)
           h="28px"
           px="1.5"
           bg="sheet"
-          border="1px solid"
+          borderWidth="1px"
           borderColor="strong"
           borderRadius="3px"
         >

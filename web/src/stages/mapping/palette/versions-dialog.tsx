@@ -3,8 +3,8 @@ import type { Palette } from '@undo-ink/contracts'
 import { legibilities, paletteChanges, type Role, type RoleChange, type RolePart } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
+import { Dialog } from '../../../components/dialog.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
-import { WideDialog } from '../../../components/wide-dialog.tsx'
 import { count, time } from '../../../components/words.ts'
 import { RolesWarnings } from '../../../judging/roles-warnings.tsx'
 import { usePlan } from '../../../work/work.tsx'
@@ -13,9 +13,9 @@ import { placesPerRole } from './places-per-role.ts'
 /** The versions of the client's palette, what each would move here, and the act that moves this site to it. */
 export function VersionsDialog({ open, onClose }: { open: boolean; onClose(): void }) {
   return (
-    <WideDialog title="Versions of the palette" open={open} width="880px" onClose={onClose}>
+    <Dialog title="Versions of the palette" open={open} width="880px" onClose={onClose}>
       <Versions onDone={onClose} />
-    </WideDialog>
+    </Dialog>
   )
 }
 
@@ -86,8 +86,7 @@ function VersionRow({ version: { version, createdAt, roles }, sites, checked, on
       fontSize="13px"
       cursor="pointer"
       bg={checked ? 'tint' : undefined}
-      borderBottom="1px solid"
-      borderColor="edge"
+      borderBottomWidth="1px"
     >
       <input type="radio" name="version" checked={checked} onChange={onChoose} />
       <Box minW="0">
@@ -132,8 +131,7 @@ function Moves({ before, after }: { before: readonly Role[]; after: readonly Rol
           listStyleType="none"
           maxH="340px"
           overflow="auto"
-          border="1px solid"
-          borderColor="edge"
+          borderWidth="1px"
           tabIndex={0}
           aria-label="Roles that differ"
         >
@@ -160,7 +158,7 @@ function ChangeRow({
 }) {
   const what = before === null ? 'new' : after === null ? 'gone' : parts.map((part) => PART_WORDS[part]).join(', ')
   return (
-    <Flex as="li" gap="2.5" px="3" py="1.5" align="center" fontSize="13px" borderBottom="1px solid" borderColor="edge">
+    <Flex as="li" gap="2.5" px="3" py="1.5" align="center" fontSize="13px" borderBottomWidth="1px">
       <Swatch color={before?.color ?? null} size="22px" title="as it is" />
       <span aria-hidden>→</span>
       <Swatch color={after?.color ?? null} size="22px" title="as it would be" />

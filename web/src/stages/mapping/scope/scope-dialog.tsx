@@ -2,8 +2,8 @@ import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import type { Becoming, Decision, PlanEvent } from '@undo-ink/core'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
+import { Dialog } from '../../../components/dialog.tsx'
 import { type Segment, Segments } from '../../../components/segments.tsx'
-import { WideDialog } from '../../../components/wide-dialog.tsx'
 import { count } from '../../../components/words.ts'
 import { consequenceOf } from '../../../judging/consequence.ts'
 import { useDeciding } from '../../../judging/use-deciding.ts'
@@ -31,14 +31,14 @@ interface ScopeDialogProps {
 /** Decides about some of a row's places: which, seen as they are chosen, what they become, and how see-through they are. */
 export function ScopeDialog({ row, onClose }: ScopeDialogProps) {
   return (
-    <WideDialog
+    <Dialog
       title={row ? `Only some places of ${row.cluster.lead}` : ''}
       open={row !== null}
       width="1080px"
       onClose={onClose}
     >
       {row ? <Scoping row={row} onDone={onClose} /> : null}
-    </WideDialog>
+    </Dialog>
   )
 }
 

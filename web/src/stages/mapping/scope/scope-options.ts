@@ -1,4 +1,5 @@
 import {
+  countBy,
   type Ledger,
   listsIn,
   regionsAround,
@@ -11,7 +12,7 @@ import {
   widthsOf,
 } from '@undo-ink/core'
 import { stateText } from '../../../components/words.ts'
-import { countBy, type PlaceOf } from '../../../work/places.ts'
+import type { PlaceOf } from '../../../work/places.ts'
 
 /** The dimensions in which a decision can be limited, in the order in which they are offered. */
 export const DIMENSIONS = ['use', 'alpha', 'selector', 'state', 'region', 'page', 'width', 'heading', 'file'] as const
