@@ -52,7 +52,7 @@ try {
   await page.goto(url)
   await page.getByRole('heading', { name: 'Pellan Sound Ferries' }).waitFor()
   await take('sites')
-  const site = (await get('/api/sites'))[0]
+  const site = (await get('/api/sites')).sites[0]
   for (const view of VIEWS) {
     await page.goto(`${url}/sites/${site.id}/${view}`)
     await page.getByRole('heading', { level: 1 }).waitFor()
@@ -121,7 +121,7 @@ async function get(path) {
 
 /** Takes each decision on the screen's own way of cutting clusters: by the row that holds the member. */
 async function decide() {
-  const site = (await get('/api/sites'))[0]
+  const site = (await get('/api/sites')).sites[0]
   const { snapshot } = await get(`/api/sites/${site.id}`)
   await page.goto(`${url}/sites/${site.id}/mapping/clusters`)
   const decisions = []

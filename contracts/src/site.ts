@@ -125,6 +125,32 @@ export const siteSummarySchema = z
     decided: z.int().describe('Places of which the plan says what becomes of them'),
     possible: z.int().describe('Places that are only possibly colors and not confirmed: they stand apart'),
     lead: z.array(z.string()).describe('The most used colors, opaque keys, at most eight'),
+    ofClient: z.int().describe('Sites of this client, this one with them'),
   })
   .describe('A site in the list of sites')
 export type SiteSummary = z.infer<typeof siteSummarySchema>
+
+/** Sites on one page of the list. */
+export const SITES_ON_PAGE = 50
+
+export const siteSearchSchema = z
+  .strictObject({
+    text: z.string().trim().max(120).default('').describe('Found in names of sites and clients; empty: all'),
+    page: z.coerce.number().int().min(1).max(1_000_000).default(1),
+  })
+  .describe('Which sites are listed')
+export type SiteSearch = z.infer<typeof siteSearchSchema>
+
+export const siteListSchema = z
+  .strictObject({
+    sites: z.array(siteSummarySchema).max(SITES_ON_PAGE).describe('Newest first'),
+    found: z.int().describe('Sites that the text finds, on all pages'),
+    all: z.int().describe('Sites that are here'),
+  })
+  .describe('One page of the list of sites')
+export type SiteList = z.infer<typeof siteListSchema>
+
+export const listedClientSchema = clientSchema
+  .extend({ sites: z.int().describe('Sites of the client') })
+  .describe('A client in the list of clients')
+export type ListedClient = z.infer<typeof listedClientSchema>

@@ -91,7 +91,7 @@ describe('a client', () => {
     ])
     await make({ name: 'Birch', client: { id: randomUUID() } }).expect(404)
     await make({ name: 'Birch', client: { name: ' ' } }).expect(400)
-    const sites: { name: string }[] = (await harness.http.get('/api/sites').expect(200)).body
+    const sites: { name: string }[] = (await harness.http.get('/api/sites').expect(200)).body.sites
     expect(sites.map(({ name }) => name)).not.toContain('Birch')
   })
 })

@@ -10,7 +10,7 @@ beforeAll(async () => {
 })
 afterAll(() => harness.stop())
 
-const names = async () => (await harness.http.get('/api/sites')).body.map(({ name }: { name: string }) => name)
+const names = async () => (await harness.http.get('/api/sites')).body.sites.map(({ name }: { name: string }) => name)
 const deleted = async () =>
   (await harness.http.get('/api/sites/deleted')).body.map(({ name }: { name: string }) => name)
 /** As if it had been deleted that many days ago. */

@@ -233,7 +233,7 @@ describe('sites', () => {
     expect([taken.status, taken.body.code]).toEqual([409, 'conflict'])
     const empty = await harness.http.post('/api/sites').send({ name: '  ' })
     expect([empty.status, empty.body.code]).toEqual([400, 'bad-request'])
-    const { body } = await harness.http.get('/api/sites').expect(200)
+    const { sites: body } = (await harness.http.get('/api/sites').expect(200)).body
     expect(body.find((site: { name: string }) => site.name === 'Named')).toMatchObject({
       files: 1,
       places: 1,

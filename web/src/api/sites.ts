@@ -1,26 +1,48 @@
-import { type QueryClient, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import {
+  keepPreviousData,
+  type QueryClient,
+  queryOptions,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from '@tanstack/react-query'
 import {
   type Choice,
   deletedSiteSchema,
+  listedClientSchema,
   type NewSite,
   type Site,
+  type SiteSearch,
+  siteListSchema,
   siteSchema,
-  siteSummarySchema,
 } from '@undo-ink/contracts'
 import * as z from 'zod'
 import { ask, askNothing, send } from './client.ts'
 
-const sitesQuery = queryOptions({
-  queryKey: ['sites'],
-  queryFn: () => ask(z.array(siteSummarySchema), '/sites'),
-})
+/** Under it stand all lists of sites and clients. */
+const LISTS = ['sites']
 
 export function siteQuery(id: string) {
   return queryOptions({ queryKey: ['site', id], queryFn: () => ask(siteSchema, `/sites/${id}`) })
 }
 
-export function useSites() {
-  return useQuery({ ...sitesQuery, refetchOnMount: 'always' })
+/** One page of the sites that are sought; while the next is on its way, the one before. */
+export function useSites(search: SiteSearch) {
+  return useQuery({
+    queryKey: [...LISTS, search],
+    queryFn: ({ signal }) =>
+      ask(siteListSchema, `/sites?${new URLSearchParams({ ...search, page: `${search.page}` })}`, { signal }),
+    refetchOnMount: 'always',
+    placeholderData: keepPreviousData,
+  })
+}
+
+export function useClients() {
+  return useQuery({
+    queryKey: [...LISTS, 'clients'],
+    queryFn: () => ask(z.array(listedClientSchema), '/clients'),
+    refetchOnMount: 'always',
+  })
 }
 
 export function useMakeSite() {
@@ -48,14 +70,14 @@ export function useSiteAct() {
     },
     onSuccess: async () => {
       client.removeQueries({ queryKey: ['site'] })
-      await client.invalidateQueries({ queryKey: sitesQuery.queryKey })
+      await client.invalidateQueries({ queryKey: LISTS })
     },
   })
 }
 
 export function useDeletedSites() {
   return useQuery({
-    queryKey: [...sitesQuery.queryKey, 'deleted'],
+    queryKey: [...LISTS, 'deleted'],
     queryFn: () => ask(z.array(deletedSiteSchema), '/sites/deleted'),
   })
 }
@@ -89,5 +111,5 @@ export function useChooseFiles(site: Site) {
 
 function remember(client: QueryClient, site: Site): void {
   client.setQueryData(siteQuery(site.id).queryKey, site)
-  void client.invalidateQueries({ queryKey: sitesQuery.queryKey })
+  void client.invalidateQueries({ queryKey: LISTS })
 }

@@ -1,6 +1,6 @@
 import { Flex, Heading, Input, NativeSelect, Text } from '@chakra-ui/react'
 import { zodResolver } from '@hookform/resolvers/zod'
-import { type Client, newSiteSchema, type SiteSummary } from '@undo-ink/contracts'
+import { type ListedClient, newSiteSchema } from '@undo-ink/contracts'
 import { useForm } from 'react-hook-form'
 import { useNavigate } from 'react-router'
 import * as z from 'zod'
@@ -18,14 +18,13 @@ const formSchema = newSiteSchema.pick({ name: true }).extend({
 })
 
 /** The form that makes a site, for a client who is here or a new one. */
-export function NewSite({ sites }: { sites: readonly SiteSummary[] }) {
+export function NewSite({ clients }: { clients: readonly ListedClient[] }) {
   const navigate = useNavigate()
   const make = useMakeSite()
   const { register, handleSubmit, formState, setError, watch } = useForm({
     resolver: zodResolver(formSchema),
     defaultValues: { name: '', clientId: '', clientName: '' },
   })
-  const clients = clientsOf(sites)
   const clientId = watch('clientId')
   const chosen = clients.find(({ id }) => id === clientId) ?? null
   const submit = handleSubmit(({ name, clientName }) => {
@@ -80,11 +79,4 @@ export function NewSite({ sites }: { sites: readonly SiteSummary[] }) {
       </form>
     </Sheet>
   )
-}
-
-/** Everybody whose sites are here, by name, with how many. */
-function clientsOf(sites: readonly SiteSummary[]): (Client & { readonly sites: number })[] {
-  const clients = new Map<string, Client & { sites: number }>()
-  for (const { client } of sites) clients.set(client.id, { ...client, sites: (clients.get(client.id)?.sites ?? 0) + 1 })
-  return [...clients.values()].toSorted((a, b) => a.name.localeCompare(b.name, 'en'))
 }

@@ -8,7 +8,7 @@ import { Sheet } from '../components/sheet.tsx'
 import { count, day } from '../components/words.ts'
 
 /** Renames a site or its client, or deletes one of them, with what is lost said first. */
-export function SiteActs({ site, ofClient }: { site: SiteSummary; ofClient: readonly SiteSummary[] }) {
+export function SiteActs({ site }: { site: SiteSummary }) {
   return (
     <Box position="relative" zIndex="1">
       <PopupButton label={`Rename or delete ${site.name}`} says="Rename, delete" width="320px">
@@ -27,12 +27,12 @@ export function SiteActs({ site, ofClient }: { site: SiteSummary; ofClient: read
               }
               onDone={close}
             />
-            {ofClient.length > 1 ? (
+            {site.ofClient > 1 ? (
               <Delete
                 of="clients"
                 id={site.client.id}
                 says={`Delete ${site.client.name} with all sites`}
-                loses={`${count(ofClient.length, 'site')} and the palette`}
+                loses={`${count(site.ofClient, 'site')} and the palette`}
                 onDone={close}
               />
             ) : null}

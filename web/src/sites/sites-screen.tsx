@@ -1,7 +1,7 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
-import type { SiteSummary } from '@undo-ink/contracts'
+import type { SiteList, SiteSummary } from '@undo-ink/contracts'
 import { Link } from 'react-router'
-import { useSites } from '../api/sites.ts'
+import { useClients, useSites } from '../api/sites.ts'
 import { Loading } from '../components/loading.tsx'
 import { Note } from '../components/note.tsx'
 import { Sheet } from '../components/sheet.tsx'
@@ -11,15 +11,18 @@ import { count, day, number } from '../components/words.ts'
 import { PlainHeader } from '../shell/header.tsx'
 import { NewSite } from './new-site.tsx'
 import { DeletedSites, SiteActs } from './site-acts.tsx'
+import { SitePages, SiteSearchField, useSiteSearch } from './site-search.tsx'
 
 /** All sites, and the form that makes one. */
 export function SitesScreen() {
-  const { data: sites, isPending, error } = useSites()
+  const [search, setSearch] = useSiteSearch()
+  const { data: list, isPending, error } = useSites(search)
+  const { data: clients } = useClients()
   return (
     <Flex direction="column" minH="100%">
       <PlainHeader />
       <Box as="main" w="100%" maxW="1080px" mx="auto" p="6">
-        <StageHead title="Sites" sentence={sites ? sentence(sites) : 'The websites in your care'} />
+        <StageHead title="Sites" sentence={list ? sentence(list) : 'The websites in your care'} />
         <Flex gap="5" align="flex-start" wrap="wrap">
           <Box flex="1 1 520px" minW="0">
             {isPending ? <Loading /> : null}
@@ -28,31 +31,27 @@ export function SitesScreen() {
                 {error.message}
               </Note>
             ) : null}
-            {sites?.length === 0 ? <NoSites /> : null}
+            {list?.all === 0 ? <NoSites /> : null}
+            {list && list.all > 0 ? <SiteSearchField search={search} found={list.found} onSeek={setSearch} /> : null}
             <Box as="ul" listStyleType="none" display="grid" gap="3">
-              {sites?.map((site) => (
-                <SiteCard
-                  key={site.id}
-                  site={site}
-                  ofClient={sites.filter(({ client }) => client.id === site.client.id)}
-                />
+              {list?.sites.map((site) => (
+                <SiteCard key={site.id} site={site} />
               ))}
             </Box>
+            {list ? <SitePages search={search} found={list.found} onSeek={setSearch} /> : null}
             <DeletedSites />
           </Box>
           {/* With the clients that it offers at once: nothing moves away under the pointer. */}
-          {isPending ? null : <NewSite sites={sites ?? []} />}
+          {clients ? <NewSite clients={clients} /> : null}
         </Flex>
       </Box>
     </Flex>
   )
 }
 
-function sentence(sites: readonly SiteSummary[]): string {
-  const open = sites.filter(
-    ({ places, decided, possible, receivedAt }) => receivedAt === null || decided < places - possible,
-  ).length
-  return `${count(sites.length, 'site')} in your care, ${number(open)} with work open`
+function sentence({ all, found }: SiteList): string {
+  const cared = `${count(all, 'site')} in your care`
+  return found === all ? cared : `${cared}, ${number(found)} shown`
 }
 
 function NoSites() {
@@ -69,7 +68,7 @@ function NoSites() {
   )
 }
 
-function SiteCard({ site, ofClient }: { site: SiteSummary; ofClient: readonly SiteSummary[] }) {
+function SiteCard({ site }: { site: SiteSummary }) {
   const { decided } = site
   const places = site.places - site.possible
   const share = places === 0 ? 0 : decided / places
@@ -100,7 +99,7 @@ function SiteCard({ site, ofClient }: { site: SiteSummary; ofClient: readonly Si
                 <Swatch key={color} color={color} size="16px" />
               ))}
               <Box ml="3">
-                <SiteActs site={site} ofClient={ofClient} />
+                <SiteActs site={site} />
               </Box>
             </Flex>
           </Flex>
@@ -108,7 +107,7 @@ function SiteCard({ site, ofClient }: { site: SiteSummary; ofClient: readonly Si
       ) : (
         <Flex mt="2" fontSize="13px" justify="space-between" align="center" gap="3">
           <Text>Waiting for the folder or ZIP of the site.</Text>
-          <SiteActs site={site} ofClient={ofClient} />
+          <SiteActs site={site} />
         </Flex>
       )}
     </Sheet>

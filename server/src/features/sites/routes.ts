@@ -1,4 +1,13 @@
-import { deletedSiteSchema, newSiteSchema, renamingSchema, siteSchema, siteSummarySchema } from '@undo-ink/contracts'
+import {
+  deletedSiteSchema,
+  listedClientSchema,
+  newSiteSchema,
+  renamingSchema,
+  siteListSchema,
+  siteSchema,
+  siteSearchSchema,
+} from '@undo-ink/contracts'
+
 import { Router } from 'express'
 import type { Sequelize } from 'sequelize'
 import * as z from 'zod'
@@ -6,14 +15,16 @@ import { answer, idOf } from '../../http/answer.ts'
 import type { Writer } from '../rewrite/writer.ts'
 import { deleteClient, deleteSite, listDeleted, renameClient, renameSite, restoreSite } from './deleting.ts'
 import { getSite, makeSite, summarizeSites } from './service.ts'
+import { listClients } from './store.ts'
 
 export function siteRoutes(sequelize: Sequelize, writer: Writer): Router {
   const router = Router()
-  router.get('/sites', async (_req, res) => {
+  router.get('/sites', async (req, res) => {
+    const search = siteSearchSchema.parse(req.query)
     const left = new AbortController()
     res.once('close', () => left.abort())
     try {
-      answer(res, z.array(siteSummarySchema), await summarizeSites(sequelize, writer, left.signal))
+      answer(res, siteListSchema, await summarizeSites(sequelize, search, writer, left.signal))
     } catch (error) {
       // Nothing is worked out, nor told, for whom is gone.
       if (!left.signal.aborted) throw error
@@ -38,6 +49,9 @@ export function siteRoutes(sequelize: Sequelize, writer: Writer): Router {
     const id = idOf(req.params.id)
     await restoreSite(sequelize, id)
     answer(res, siteSchema, await getSite(id))
+  })
+  router.get('/clients', async (_req, res) => {
+    answer(res, z.array(listedClientSchema), await listClients(sequelize))
   })
   router.patch('/clients/:id', async (req, res) => {
     await renameClient(idOf(req.params.id), renamingSchema.parse(req.body).name)

@@ -1,4 +1,4 @@
-import type { Client, NewSite, Site, SiteFile, SiteSummary } from '@undo-ink/contracts'
+import type { Client, NewSite, Site, SiteFile, SiteList, SiteSearch } from '@undo-ink/contracts'
 import { generatedFrom } from '@undo-ink/core'
 import type { Sequelize } from 'sequelize'
 import type { FileRow, SiteRow } from '../../db/models.ts'
@@ -8,7 +8,16 @@ import { isAudited } from '../audit/store.ts'
 import { describeJob, openJob } from '../jobs/store.ts'
 import { countProgress } from '../rewrite/standing.ts'
 import type { Writer } from '../rewrite/writer.ts'
-import { copiesLike, createSite, findClient, findSite, latestSnapshot, listFiles, listSites } from './store.ts'
+import {
+  copiesLike,
+  countSites,
+  createSite,
+  findClient,
+  findSite,
+  latestSnapshot,
+  listFiles,
+  listSites,
+} from './store.ts'
 
 export async function makeSite(sequelize: Sequelize, { name, client = { name } }: NewSite): Promise<Site> {
   const site = await createSite(sequelize, { name, client, roles: [] })
@@ -68,24 +77,31 @@ function describeFiles(files: readonly FileRow[]): SiteFile[] {
   })
 }
 
-/** Every site, newest first, with how far its work is. Asked once for all; only plans that moved since are counted anew. */
+/** One page of the sites, each with how far its work is. Asked once for all; only plans that moved since are counted anew. */
 export async function summarizeSites(
   sequelize: Sequelize,
+  search: SiteSearch,
   writer: Writer,
   signal: AbortSignal,
-): Promise<SiteSummary[]> {
-  const sites = await listSites(sequelize)
-  return twoAtATime(sites, async ({ planId, isRead, of, isPlanned, counted, client, clientId, createdAt, ...site }) => {
-    signal.throwIfAborted()
-    const known = counted?.of === of ? counted : null
-    const progress = planId && isRead && isPlanned ? (known ?? (await countProgress(planId, of, writer, signal))) : null
-    return {
-      ...{ id: site.id, name: site.name, client: { id: clientId, name: client } },
-      createdAt: createdAt.toISOString(),
-      receivedAt: site.receivedAt?.toISOString() ?? null,
-      ...{ files: site.files, places: site.places, lead: [...site.lead] },
-      decided: progress?.decided ?? 0,
-      possible: progress?.possible ?? (isRead ? site.possible : 0),
-    }
-  })
+): Promise<SiteList> {
+  const counts = await countSites(sequelize, search.text)
+  const listed = await listSites(sequelize, search)
+  const sites = await twoAtATime(
+    listed,
+    async ({ planId, isRead, of, isPlanned, counted, client, clientId, createdAt, ...site }) => {
+      signal.throwIfAborted()
+      const known = counted?.of === of ? counted : null
+      const progress =
+        planId && isRead && isPlanned ? (known ?? (await countProgress(planId, of, writer, signal))) : null
+      return {
+        ...{ id: site.id, name: site.name, client: { id: clientId, name: client } },
+        createdAt: createdAt.toISOString(),
+        receivedAt: site.receivedAt?.toISOString() ?? null,
+        ...{ files: site.files, places: site.places, lead: [...site.lead], ofClient: site.ofClient },
+        decided: progress?.decided ?? 0,
+        possible: progress?.possible ?? (isRead ? site.possible : 0),
+      }
+    },
+  )
+  return { sites, ...counts }
 }
