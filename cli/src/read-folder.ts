@@ -1,26 +1,26 @@
 import { createHash } from 'node:crypto'
-import { readdir, readFile, stat } from 'node:fs/promises'
-import { join, relative, sep } from 'node:path'
+import { readFile } from 'node:fs/promises'
+import { join } from 'node:path'
 import { LIMITS } from '@undo-ink/contracts/limits'
 import {
   assembleSite,
   classify,
   type FileAbout,
   type FileChoice,
-  isLitter,
   type Reading,
   readSource,
   type SitePages,
+  unread,
 } from '@undo-ink/core'
-import { Misuse } from './misuse.ts'
+import { type Unopened, walk, whyOf } from './walk.ts'
 
 /** One file of a folder, with what it holds when it is read. */
 export interface FolderFile extends FileAbout {
   /** From the folder, with `/`. */
   readonly path: string
   readonly size: number
-  /** Of its bytes, in hex. */
-  readonly sha256: string
+  /** Of its bytes, in hex; null: it is larger than what an intake keeps, and not opened. */
+  readonly sha256: string | null
   readonly reading: Reading | null
 }
 
@@ -28,6 +28,7 @@ export interface FolderFile extends FileAbout {
 export interface Folder {
   readonly files: readonly FolderFile[]
   readonly pages: SitePages
+  readonly unopened: readonly Unopened[]
 }
 
 /** How a folder is read. */
@@ -47,32 +48,29 @@ export async function readFolder(
   { includeVendor, progress }: ReadOptions,
   choices: ReadonlyMap<string, FileChoice> = new Map(),
 ): Promise<Folder> {
-  const paths = await listFiles(folder)
-  const kept: { size: number; sha256: string }[] = []
+  const { files: found, unopened } = await walk(folder)
+  const kept: { size: number; sha256: string | null }[] = []
   const read = []
-  for (const [index, path] of paths.entries()) {
-    progress(path, index, paths.length)
-    const bytes = await readFile(join(folder, path))
+  const closed: Unopened[] = []
+  for (const [index, { path, size }] of found.entries()) {
+    progress(path, index, found.length)
     const choice = choices.get(path) ?? (includeVendor ? 'take-in' : null)
-    const { source, ...about } = classify(path, bytes, LIMITS.textBytes, choice)
+    const bytes = size > LIMITS.fileBytes ? null : await readFile(join(folder, path)).catch(whyOf)
+    if (typeof bytes === 'string') {
+      closed.push({ path, why: bytes })
+      continue
+    }
+    const { source, ...about } = bytes
+      ? classify(path, bytes, LIMITS.textBytes, choice)
+      : { ...unread(path, 'too-long'), source: null }
     const reading = source && readSource(source)
-    kept.push({ size: bytes.length, sha256: createHash('sha256').update(bytes).digest('hex') })
+    kept.push({ size, sha256: bytes && createHash('sha256').update(bytes).digest('hex') })
     read.push({ path, about, choice, reading: () => reading })
   }
   const { files, pages } = assembleSite(read)
   return {
     files: files.map(({ about, ...file }, i) => ({ ...file, ...about, ...(kept[i] as (typeof kept)[number]) })),
     pages,
+    unopened: [...unopened, ...closed],
   }
-}
-
-async function listFiles(folder: string): Promise<string[]> {
-  const about = await stat(folder).catch(() => null)
-  if (!about?.isDirectory()) throw new Misuse(`${folder} is no folder`)
-  const entries = await readdir(folder, { recursive: true, withFileTypes: true })
-  return entries
-    .filter((entry) => entry.isFile())
-    .map((entry) => relative(folder, join(entry.parentPath, entry.name)).split(sep).join('/'))
-    .filter((path) => !isLitter(path))
-    .toSorted()
 }

@@ -2,6 +2,7 @@ import { parseArgs } from 'node:util'
 import { Misuse } from './misuse.ts'
 import { printable } from './printable.ts'
 import type { ReadOptions } from './read-folder.ts'
+import { type Unopened, unopenedText } from './walk.ts'
 
 /** What each command is called with, and what it does. */
 const COMMANDS = {
@@ -12,7 +13,7 @@ const COMMANDS = {
   --format text|json|csv  how it is printed; text if left out
   --include-vendor        third-party code too
 
-Status 0.`,
+What cannot be opened is told on the error stream. Status 0.`,
   },
   rewrite: {
     usage: 'undo-ink rewrite FOLDER --plan PLAN.json --out FOLDER [--include possible] [--any-copy] [--include-vendor]',
@@ -79,31 +80,35 @@ async function dispatch(args: readonly string[], progress: ReadOptions['progress
       const { folder, values, includeVendor } = call(rest, ['format'])
       const { audit } = await import('./commands/audit.ts')
       const format = oneOf(values.format ?? 'text', ['text', 'json', 'csv'])
-      const output = await audit(folder, format, { includeVendor, progress })
+      const { output, unopened } = await audit(folder, format, { includeVendor, progress })
       // A table is data for programs, to the letter.
-      return done(format === 'csv' ? output : printable(output))
+      return done(format === 'csv' ? output : printable(output), unopened)
     }
     case 'rewrite': {
       const { folder, values, flags, includeVendor } = call(rest, ['plan', 'out', 'include'], ['any-copy'])
       const includePossible = values.include !== undefined && oneOf(values.include, ['possible']) === 'possible'
       const how = { includeVendor, includePossible, anyCopy: flags.has('any-copy'), progress }
       const { rewrite } = await import('./commands/rewrite.ts')
-      return done(printable(await rewrite(folder, required(values, 'plan'), required(values, 'out'), how)))
+      const { output, unopened } = await rewrite(folder, required(values, 'plan'), required(values, 'out'), how)
+      return done(printable(output), unopened)
     }
     case 'check': {
       const { folder, values, includeVendor } = call(rest, ['palette', 'format'])
       const format = oneOf(values.format ?? 'text', ['text', 'json', 'sarif'])
       const { check } = await import('./commands/check.ts')
-      const { output, clean } = await check(folder, required(values, 'palette'), format, { includeVendor, progress })
-      return { output: printable(output), error: '', status: clean ? 0 : 1 }
+      const { output, unopened, clean } = await check(folder, required(values, 'palette'), format, {
+        includeVendor,
+        progress,
+      })
+      return { ...done(printable(output), unopened), status: clean ? 0 : 1 }
     }
     default:
       throw new Misuse(`${command === undefined ? 'which command?' : `there is no command ${command}`}\n${USAGE}`)
   }
 }
 
-function done(output: string): Result {
-  return { output, error: '', status: 0 }
+function done(output: string, unopened: readonly Unopened[] = []): Result {
+  return { output, error: unopenedText(unopened), status: 0 }
 }
 
 type Values = Readonly<Record<string, string | undefined>>

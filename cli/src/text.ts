@@ -1,9 +1,20 @@
 import type { AuditDocument, CheckDocument } from '@undo-ink/contracts'
 import { groupBy } from '@undo-ink/core'
+import type { Unopened } from './walk.ts'
 
 /** `1 place`, `3 places` */
 export function count(number: number, one: string, many = `${one}s`): string {
   return `${number} ${number === 1 ? one : many}`
+}
+
+/** What a command prints, and what of its folder was not opened. */
+export interface Printed {
+  readonly output: string
+  readonly unopened: readonly Unopened[]
+}
+
+export function asJson(value: unknown): string {
+  return `${JSON.stringify(value, null, 2)}\n`
 }
 
 /** An audit for people: one line for each color, most used first, with the places under it. */

@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process'
 import {
   existsSync,
   mkdirSync,
@@ -6,6 +7,7 @@ import {
   readFileSync,
   rmSync,
   symlinkSync,
+  truncateSync,
   writeFileSync,
 } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -13,6 +15,7 @@ import { join } from 'node:path'
 import { auditDocumentSchema, checkDocumentSchema } from '@undo-ink/contracts'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { run } from '../src/run.ts'
+import { whyOf } from '../src/walk.ts'
 
 const DEMO = join(import.meta.dirname, '../../demo/site')
 let folder: string
@@ -59,6 +62,43 @@ describe('undo-ink audit', () => {
     expect(head?.split(',').slice(0, 8)).toEqual(['file', 'line', 'column', 'start', 'end', 'raw', 'notation', 'color'])
     expect(row).toContain('a.css,1,22,21,24,red,name,#ff0000,1,text,color,"\'=x, a:hover"')
     expect(end).toBe('')
+  })
+
+  it('lists what it cannot open, and goes on', async () => {
+    const folder = site({ 'a.css': 'a{color:red}', 'b.txt': 'x' })
+    symlinkSync('a.css', join(folder, 'l.css'))
+    symlinkSync('.', join(folder, 'loop'))
+    execFileSync('mkfifo', [join(folder, 'pipe.css')])
+    writeFileSync(Buffer.concat([Buffer.from(`${folder}/k`), Buffer.from([0xe9]), Buffer.from('.css')]), 'b{color:red}')
+    write('site/sparse.css', '')
+    truncateSync(join(folder, 'sparse.css'), 2 ** 40)
+    writeFileSync(join(folder, 'huge.css'), Buffer.alloc(33 * 1024 * 1024, 'a{color:red}'))
+    const { output, error, status } = await run(['audit', folder, '--format', 'json'])
+    const document = auditDocumentSchema.parse(JSON.parse(output))
+    expect(status).toBe(0)
+    expect(document.unopened).toEqual([
+      { path: 'k\ufffd.css', why: 'no-utf8' },
+      { path: 'l.css', why: 'link' },
+      { path: 'loop', why: 'link' },
+      { path: 'pipe.css', why: 'no-file' },
+      { path: 'sparse.css', why: 'sparse' },
+    ])
+    expect(document.files.map(({ path, skipped }) => [path, skipped])).toEqual([
+      ['a.css', undefined],
+      ['b.txt', 'no-colors-here'],
+      ['huge.css', 'too-long'],
+    ])
+    expect(error.split('\n')[3]).toBe('left out: pipe.css: it is neither a file nor a folder')
+    const to = { target: { colors: ['#ff0000'] }, to: { role: 'primary' } }
+    const written = await run(['rewrite', folder, '--plan', plan([to]), '--out', at('out')])
+    expect([written.status, written.error]).toEqual([0, error])
+    expect(readdirSync(at('out'))).toEqual(['a.css', 'b.txt', 'huge.css'])
+    expect(readFileSync(at('out/huge.css')).equals(readFileSync(join(folder, 'huge.css')))).toBe(true)
+  })
+
+  it('says of what may not be read that it may not', () => {
+    expect(whyOf(Object.assign(new Error(), { code: 'EACCES' }))).toBe('no-permission')
+    expect(whyOf(Object.assign(new Error(), { code: 'EIO' }))).toBe('unreadable')
   })
 
   it('gives no terminal an order by the name of a file', async () => {

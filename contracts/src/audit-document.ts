@@ -53,6 +53,14 @@ export const auditDocumentSchema = z
         generatedFrom: z.string().optional().describe('Path of the sheet that it was made from'),
       }),
     ),
+    unopened: z
+      .array(
+        z.strictObject({
+          path: z.string(),
+          why: z.enum(['link', 'no-file', 'no-utf8', 'sparse', 'no-permission', 'unreadable']),
+        }),
+      )
+      .describe('What the folder holds besides, and why it was not opened: it is in no copy'),
     occurrences: z.array(occurrenceSchema.omit({ range: true, inner: true }).extend({ ...span, ...subject, inner })),
     keywords: z.array(keywordSchema.omit({ range: true }).extend({ ...span, ...subject })),
     computed: z.array(computedSchema.omit({ range: true }).extend({ ...span, ...subject })),

@@ -1,18 +1,18 @@
 import type { AuditDocument } from '@undo-ink/contracts'
 import { painted, placeEntry, placesCsv } from '@undo-ink/contracts/places-document'
 import { type FileReading, generatedFrom, listVariables, type Range } from '@undo-ink/core'
-import { type ReadOptions, readFolder } from '../read-folder.ts'
-import { auditText } from '../text.ts'
+import { type Folder, type ReadOptions, readFolder } from '../read-folder.ts'
+import { asJson, auditText, type Printed } from '../text.ts'
 
 /** Lists every hard-coded color of a folder. */
-export async function audit(folder: string, format: 'text' | 'json' | 'csv', how: ReadOptions): Promise<string> {
-  const document = await auditFolder(folder, how)
-  if (format === 'json') return `${JSON.stringify(document, null, 2)}\n`
-  return format === 'csv' ? placesCsv(document.occurrences) : auditText(document)
+export async function audit(folder: string, format: 'text' | 'json' | 'csv', how: ReadOptions): Promise<Printed> {
+  const read = await readFolder(folder, how)
+  const document = documentOf(folder, read)
+  const write = { text: auditText, json: asJson, csv: (each: AuditDocument) => placesCsv(each.occurrences) }[format]
+  return { output: write(document), unopened: read.unopened }
 }
 
-async function auditFolder(folder: string, how: ReadOptions): Promise<AuditDocument> {
-  const { files, pages } = await readFolder(folder, how)
+function documentOf(folder: string, { files, pages, unopened }: Folder): AuditDocument {
   const made = generatedFrom(files.map(({ path }) => path))
   const read = files.flatMap(({ path, reading }): FileReading[] => (reading ? [{ path, reading }] : []))
   const each = <T, R>(list: (reading: FileReading['reading']) => readonly T[], write: (path: string, item: T) => R) =>
@@ -29,6 +29,7 @@ async function auditFolder(folder: string, how: ReadOptions): Promise<AuditDocum
       ...(thirdParty ? { thirdParty } : {}),
       ...(made.has(path) ? { generatedFrom: made.get(path) } : {}),
     })),
+    unopened: [...unopened],
     occurrences: each(({ occurrences }) => occurrences, placeEntry),
     keywords: each(({ keywords }) => keywords, inContext),
     computed: each(({ computed }) => computed, inContext),

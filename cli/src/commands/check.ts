@@ -3,7 +3,7 @@ import { nearestRole, opaqueKey, parseColor } from '@undo-ink/core'
 import { readRoles } from '../read-document.ts'
 import { type ReadOptions, readFolder } from '../read-folder.ts'
 import { sarifOf } from '../sarif.ts'
-import { checkText } from '../text.ts'
+import { asJson, checkText, type Printed } from '../text.ts'
 
 /** Lists every color of a folder that is not of a palette, with its nearest role. `clean` when there is none. */
 export async function check(
@@ -11,7 +11,7 @@ export async function check(
   paletteFile: string,
   format: 'text' | 'json' | 'sarif',
   how: ReadOptions,
-): Promise<{ output: string; clean: boolean }> {
+): Promise<Printed & { clean: boolean }> {
   const roles = await readRoles(paletteFile)
   const keyOf = (text: string) => {
     const color = parseColor(text)
@@ -19,7 +19,8 @@ export async function check(
   }
   const brand = new Set(roles.map(({ color }) => keyOf(color)))
   const document: CheckDocument = { version: 1, root: folder, places: [] }
-  for (const { path, reading } of (await readFolder(folder, how)).files) {
+  const { files, unopened } = await readFolder(folder, how)
+  for (const { path, reading } of files) {
     for (const { line, column, raw, color, property, selector } of reading?.occurrences ?? []) {
       const read = brand.has(color) ? null : parseColor(color)
       if (!read) continue
@@ -29,9 +30,5 @@ export async function check(
     }
   }
   const write = { text: checkText, json: asJson, sarif: (each: CheckDocument) => asJson(sarifOf(each)) }[format]
-  return { output: write(document), clean: document.places.length === 0 }
-}
-
-function asJson(value: unknown): string {
-  return `${JSON.stringify(value, null, 2)}\n`
+  return { output: write(document), unopened, clean: document.places.length === 0 }
 }

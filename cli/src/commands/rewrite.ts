@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { mkdir, readdir, readFile, realpath, writeFile } from 'node:fs/promises'
+import { copyFile, mkdir, readdir, readFile, realpath, writeFile } from 'node:fs/promises'
 import { basename, dirname, join, resolve, sep } from 'node:path'
 import {
   EVENT_PROBLEM_WORDS,
@@ -29,7 +29,7 @@ import {
 import { Misuse } from '../misuse.ts'
 import { readDocument, rolesOf } from '../read-document.ts'
 import { type FolderFile, type ReadOptions, readFolder } from '../read-folder.ts'
-import { count } from '../text.ts'
+import { count, type Printed } from '../text.ts'
 
 /** How a plan is taken. */
 export interface RewriteOptions extends ReadOptions {
@@ -40,13 +40,13 @@ export interface RewriteOptions extends ReadOptions {
 }
 
 /** Writes a recoloured copy of a folder; all bytes that no decision touches are those of the input. */
-export async function rewrite(folder: string, planFile: string, out: string, how: RewriteOptions): Promise<string> {
+export async function rewrite(folder: string, planFile: string, out: string, how: RewriteOptions): Promise<Printed> {
   const document = await readDocument(planFile, planDocumentSchema)
   const [roles, decisions] = [rolesOf(document.palette), decisionsOf(document)]
   const insertions = insertionsOf(document)
   const corrections = (document.corrections ?? []).map((each, index) => ({ ...each, id: `corrections.${index}` }))
   await refuseOverwriting(folder, out)
-  const { files, pages } = await readFolder(folder, how, new Map(Object.entries(document.files ?? {})))
+  const { files, pages, unopened } = await readFolder(folder, how, new Map(Object.entries(document.files ?? {})))
   refuseOtherCopy(planFile, document, files, how)
   const events: PlanEvent[] = [
     { kind: 'decide', decisions },
@@ -66,10 +66,14 @@ export async function rewrite(folder: string, planFile: string, out: string, how
   const total = { changes: 0, rules: 0, files: 0, hex: 0 }
   const unwritten: string[] = []
   for (const file of files) {
-    const { bytes, changes, rules, hex, left } = rewritten(file, await readFile(join(folder, file.path)), writable)
-    const target = join(out, file.path)
-    await mkdir(dirname(target), { recursive: true })
-    await writeFile(target, bytes)
+    const [from, to] = [join(folder, file.path), join(out, file.path)]
+    await mkdir(dirname(to), { recursive: true })
+    if (file.reading === null) {
+      await copyFile(from, to)
+      continue
+    }
+    const { bytes, changes, rules, hex, left } = rewritten(file, await readFile(from), writable)
+    await writeFile(to, bytes)
     total.changes += changes
     total.rules += rules
     total.hex += hex
@@ -92,7 +96,7 @@ export async function rewrite(folder: string, planFile: string, out: string, how
     ...idle.map((at) => `finds nothing here: ${at}`),
     ...(unwritten.length > 0 ? ['decided, but not written:', ...unwritten] : []),
   ]
-  return `${said.join('\n')}\n`
+  return { output: `${said.join('\n')}\n`, unopened }
 }
 
 /** What was not written, behind its path. */
@@ -195,8 +199,7 @@ function refuseIdle(
 }
 
 function rewritten({ path, reading }: FolderFile, bytes: Buffer, plan: WritablePlan) {
-  const source = reading === null ? null : decode(path, bytes)
-  if (source === null) return { bytes, changes: 0, rules: 0, hex: 0, left: [] }
+  const source = decode(path, bytes)
   if (typeof source === 'string') throw new Misuse(`${path} changed while it was read`)
   const found = rewriteFile(source, placesOf({ path, reading }), plan)
   const literals = found.changes.filter(

@@ -32,6 +32,12 @@ export interface Classified {
   readonly source: SourceText | null
 }
 
+/** What is known of a file that is not opened. */
+export function unread(path: string, skipped: NotRead): Omit<Classified, 'source'> {
+  const thirdParty = thirdPartyPath(path)
+  return { syntax: syntaxOf(path), encoding: null, skipped, thirdParty, claims: NO_CLAIMS }
+}
+
 /** Whether a file will be read, and if not why, as far as it tells by itself. */
 export function classify(
   path: string,
@@ -41,9 +47,7 @@ export function classify(
 ): Classified {
   const syntax = syntaxOf(path)
   const thirdParty = thirdPartyPath(path)
-  const skip = (skipped: NotRead): Classified => {
-    return { syntax, encoding: null, skipped, thirdParty, claims: NO_CLAIMS, source: null }
-  }
+  const skip = (skipped: NotRead): Classified => ({ ...unread(path, skipped), source: null })
   if (READERS[syntax] === null) return skip('no-colors-here')
   const leftOut: NotRead | null =
     choice === 'set-aside' ? 'set-aside' : thirdParty !== null && choice === null ? 'third-party' : null

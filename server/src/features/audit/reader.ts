@@ -1,13 +1,4 @@
-import {
-  type FileAbout,
-  type FileChoice,
-  NO_CLAIMS,
-  NO_WORDS,
-  type NotRead,
-  syntaxOf,
-  thirdPartyPath,
-  type Words,
-} from '@undo-ink/core'
+import { type FileChoice, NO_WORDS, unread, type Words } from '@undo-ink/core'
 import { Refusal } from '../../http/problem.ts'
 import { type Limits, PACKED, Threads, TooCostly } from '../../threads.ts'
 import type { Progress } from '../jobs/progress.ts'
@@ -59,7 +50,7 @@ export class Reader {
       return saveReading({ sha256, path, choice, about, places, body: body && bufferOf(body) })
     } catch (error) {
       if (!(error instanceof TooCostly)) throw error
-      return { about: notRead(path, 'too-costly'), places: 0, body: null }
+      return { about: unread(path, 'too-costly'), places: 0, body: null }
     }
   }
 
@@ -71,7 +62,7 @@ export class Reader {
   ): Promise<Assembled & { readonly words: Uint8Array }> {
     const task: ToAssemble = files.map(({ file: { path, choice }, reading }) => ({
       ...{ path, choice, body: reading?.body ?? null },
-      about: reading?.about ?? notRead(path, 'too-long'),
+      about: reading?.about ?? unread(path, 'too-long'),
     }))
     const size = task.reduce((sum, { body }) => sum + (body?.length ?? 0), 0)
     const together = { owner, signal, bytes: size * PACKED }
@@ -114,11 +105,6 @@ export class Reader {
   close(): Promise<void> {
     return this.threads.close()
   }
-}
-
-/** What is known of a file that cannot be read. */
-function notRead(path: string, skipped: NotRead): FileAbout {
-  return { syntax: syntaxOf(path), encoding: null, skipped, thirdParty: thirdPartyPath(path), claims: NO_CLAIMS }
 }
 
 function whenTooCostly(error: unknown): never {
