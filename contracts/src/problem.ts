@@ -12,6 +12,7 @@ export const PROBLEMS = {
   'not-read': 409,
   'client-exists': 409,
   'palette-moved-on': 409,
+  'too-slow': 408,
   'too-large': 413,
   'too-many-files': 413,
   'unpacks-too-large': 413,
@@ -25,6 +26,8 @@ export const PROBLEMS = {
   'same-role-twice': 422,
   'invalid-event': 422,
   internal: 500,
+  'no-database': 503,
+  'no-space': 507,
 } as const
 
 export type ProblemCode = keyof typeof PROBLEMS

@@ -8,6 +8,8 @@ const schema = z.object({
   VISITOR_DOMAIN: z.string().default('localhost'),
   /** Further host names, separated by commas, under which the application itself answers. */
   APP_HOSTS: z.string().default(''),
+  /** Folder of the database, where it is on this machine: its disk is looked at before an intake. */
+  DATABASE_DIR: z.string().optional(),
   /** Folder with the demo site; loaded once into a database that has never had it. */
   DEMO_DIR: z.string().optional(),
   /** Folder with the built interface. */
@@ -21,6 +23,7 @@ export interface Config {
   readonly port: number
   readonly visitorDomain: string
   readonly appHosts: readonly string[]
+  readonly databaseDir: string | undefined
   readonly demoDir: string | undefined
   readonly webDir: string | undefined
   readonly logLevel: string
@@ -35,6 +38,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     port: values.PORT,
     visitorDomain: values.VISITOR_DOMAIN,
     appHosts: ['127.0.0.1', 'localhost', ...values.APP_HOSTS.split(',').filter(Boolean)],
+    databaseDir: values.DATABASE_DIR,
     demoDir: values.DEMO_DIR,
     webDir: values.WEB_DIR,
     logLevel: values.LOG_LEVEL,

@@ -14,6 +14,8 @@ const GRACE = 5_000
 /** Milliseconds that an idle connection stays open. */
 const KEEP_ALIVE = 330_000
 
+const HOUR = 3_600_000
+
 const config = readConfig(process.env)
 const logger = pino({ level: config.logLevel })
 const sequelize = await connect(config.databaseUrl).catch((error: Error) => {
@@ -22,13 +24,15 @@ const sequelize = await connect(config.databaseUrl).catch((error: Error) => {
   logger.fatal(`the database at ${hostname}:${port || 5432}${pathname} cannot be used: ${error.message}`)
   return process.exit(1)
 })
-const work = await startWork(config.databaseUrl, sequelize, logger)
+const work = await startWork(config, sequelize, logger)
 if (config.demoDir) await loadDemo(sequelize, config.demoDir)
 
 const writer = new Writer()
 const server = createServer(makeApp({ config, sequelize, logger, writer }))
 // Longer than browsers keep an idle connection waiting: closed by us just as it is used again, a request would be lost.
 server.keepAliveTimeout = KEEP_ALIVE
+// A copy on a slow line takes its time; one that only trickles is ended by whoever takes it in.
+server.requestTimeout = HOUR
 server.on('error', (error) => {
   logger.fatal({ err: error }, 'the server cannot listen')
   process.exit(1)

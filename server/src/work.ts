@@ -1,5 +1,6 @@
 import type { Logger } from 'pino'
 import type { Sequelize } from 'sequelize'
+import type { Config } from './config.ts'
 import { Reader } from './features/audit/reader.ts'
 import { auditWork, requestOutdated } from './features/audit/service.ts'
 import { intakeWork } from './features/intake/service.ts'
@@ -16,10 +17,14 @@ export interface Work {
 const EVERY_DAY = 24 * 60 * 60 * 1000
 
 /** Begins to run jobs, those first that are left from before. */
-export async function startWork(databaseUrl: string, sequelize: Sequelize, logger: Logger): Promise<Work> {
+export async function startWork(
+  { databaseUrl, databaseDir }: Pick<Config, 'databaseUrl' | 'databaseDir'>,
+  sequelize: Sequelize,
+  logger: Logger,
+): Promise<Work> {
   await sweepFolders()
   const reader = new Reader()
-  const work = { intake: intakeWork(sequelize, reader), audit: auditWork(sequelize, reader) }
+  const work = { intake: intakeWork(sequelize, reader, databaseDir), audit: auditWork(sequelize, reader) }
   const queue = await Queue.start({ databaseUrl, sequelize, work, logger })
   await requestOutdated(sequelize)
   await forgetDeleted(sequelize)

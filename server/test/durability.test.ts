@@ -16,7 +16,7 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
 it('what was answered as recorded is there after the database and the server were killed', async () => {
   const first = await startCluster(folder)
-  const before = await startServer(first.url)
+  const before = await startServer({ databaseUrl: first.url })
   const { planId, snapshotId } = await siteWith(before, 'Durable', { 'a.css': 'a { color: #7a2433 }' })
   const keep = {
     kind: 'decide',
@@ -28,7 +28,7 @@ it('what was answered as recorded is there after the database and the server wer
   await before.stop()
 
   const second = await startCluster(folder)
-  const after = await startServer(second.url)
+  const after = await startServer({ databaseUrl: second.url })
   const { body: plan } = await after.http.get(`/api/plans/${planId}`).expect(200)
   expect(plan.events.map(({ event }: { event: unknown }) => event)).toEqual([keep])
   // Sent again, as a browser does that never saw the answer, it is not doubled.

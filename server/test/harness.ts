@@ -11,6 +11,7 @@ import { expect } from 'vitest'
 import { ZipFile } from 'yazl'
 import type { Config } from '../src/config.ts'
 import { connect } from '../src/db/connect.ts'
+import type { UploadLimits } from '../src/features/intake/uploads.ts'
 import { Writer } from '../src/features/rewrite/writer.ts'
 import { makeApp } from '../src/http/app.ts'
 import { startWork } from '../src/work.ts'
@@ -30,33 +31,41 @@ export async function makeDatabase(): Promise<string> {
 /** A whole server on a database of its own, listening on loopback. */
 export interface Harness {
   readonly sequelize: Sequelize
+  readonly writer: Writer
   readonly port: number
   readonly http: ReturnType<typeof supertest>
   readonly databaseUrl: string
   stop(): Promise<void>
 }
 
-export async function startServer(databaseUrl?: string): Promise<Harness> {
-  const url = databaseUrl ?? (await makeDatabase())
+/** @param how what it is started with, instead of what tests mostly need */
+export async function startServer(
+  how: { databaseUrl?: string; databaseDir?: string; uploads?: UploadLimits } = {},
+): Promise<Harness> {
+  const url = how.databaseUrl ?? (await makeDatabase())
   const sequelize = await connect(url)
   const logger = pino({ level: process.env.TEST_LOG ?? 'silent' })
-  const work = await startWork(url, sequelize, logger)
   const config: Config = {
     databaseUrl: url,
     host: '127.0.0.1',
     port: 0,
     visitorDomain: 'localhost',
     appHosts: ['127.0.0.1', 'localhost'],
+    databaseDir: how.databaseDir,
     demoDir: undefined,
     webDir: undefined,
     logLevel: 'silent',
   }
+  const work = await startWork(config, sequelize, logger)
   const writer = new Writer()
-  const server: Server = createServer(makeApp({ config, sequelize, logger, writer }))
+  const server: Server = createServer(
+    makeApp({ config, sequelize, logger, writer, ...(how.uploads ? { uploads: how.uploads } : {}) }),
+  )
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   const { port } = server.address() as AddressInfo
   return {
     sequelize,
+    writer,
     port,
     http: supertest(`http://127.0.0.1:${port}`),
     databaseUrl: url,

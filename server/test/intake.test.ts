@@ -94,10 +94,10 @@ describe('a copy that is taken in', () => {
   it('never changes: its bytes cannot be overwritten, and it is taken in once', async () => {
     const { siteId } = await siteWith(harness, 'Once', { 'a.css': CSS })
     await expect(BlobRow.update({ bytes: Buffer.from('x') }, { where: {} })).rejects.toThrow('never changes')
-    expect(await sendZip(siteId, await zipOf({ 'a.css': CSS }))).toMatchObject({ job: null })
-    expect(await sendZip(siteId, await zipOf({ 'b.css': CSS }))).toMatchObject({
-      job: { state: 'failed', problem: { code: 'copy-exists' } },
-    })
+    const again = harness.http
+      .post(`/api/sites/${siteId}/copy`)
+      .attach('zip', await zipOf({ 'b.css': CSS }), 'site.zip')
+    expect((await again.expect(409)).body.code).toBe('copy-exists')
     expect(await SnapshotRow.count({ where: { siteId } })).toBe(1)
   })
 })

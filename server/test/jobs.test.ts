@@ -179,7 +179,7 @@ describe('a server that is killed in the middle of a job', () => {
     while ((await job()).filesDone === 0) await wait(5)
     await watching.close()
     // Only now, so that the job is the victim's.
-    const survivor = await startServer(databaseUrl)
+    const survivor = await startServer({ databaseUrl })
     try {
       victim.child.kill('SIGKILL')
       const killedAt = Date.now()

@@ -404,7 +404,7 @@ describe('an audit', () => {
     }
     const { body: before } = await harness.http.get(`/api/sites/${siteId}`).expect(200)
     expect(before.snapshot.read).toBe(false)
-    const restarted = await startServer(harness.databaseUrl)
+    const restarted = await startServer({ databaseUrl: harness.databaseUrl })
     const { snapshot } = await whenDone(restarted, siteId)
     expect(snapshot.read).toBe(true)
     expect(snapshot.files[0]).toMatchObject({ skipped: null, encoding: 'utf-8' })

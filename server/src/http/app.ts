@@ -7,6 +7,7 @@ import type { Sequelize } from 'sequelize'
 import type { Config } from '../config.ts'
 import { auditRoutes } from '../features/audit/routes.ts'
 import { intakeRoutes } from '../features/intake/routes.ts'
+import type { UploadLimits } from '../features/intake/uploads.ts'
 import { jobRoutes } from '../features/jobs/routes.ts'
 import { paletteRoutes } from '../features/palettes/routes.ts'
 import { planRoutes } from '../features/plans/routes.ts'
@@ -24,10 +25,13 @@ interface Parts {
   readonly sequelize: Sequelize
   readonly logger: Logger
   readonly writer: Writer
+  /** Left out: as is stated on the screen. */
+  readonly uploads?: UploadLimits
 }
 
 /** The whole HTTP face: the application under its own names, and every visitor name. */
-export function makeApp({ config, sequelize, logger, writer }: Parts): Express {
+export function makeApp(parts: Parts): Express {
+  const { config, sequelize, logger, writer } = parts
   const app = express()
   app.disable('x-powered-by')
   // Headers hold visitor names, which are secrets: neither they nor query texts are logged.
@@ -58,7 +62,7 @@ export function makeApp({ config, sequelize, logger, writer }: Parts): Express {
     res.set('Cache-Control', 'no-store')
     next()
   })
-  app.use('/api', express.json({ limit: '4mb' }), soundTexts, apiRoutes(config, sequelize, writer))
+  app.use('/api', express.json({ limit: '4mb' }), soundTexts, apiRoutes(parts))
   app.use('/api', () => {
     throw new Refusal('not-found', 'There is nothing here')
   })
@@ -67,10 +71,10 @@ export function makeApp({ config, sequelize, logger, writer }: Parts): Express {
   return app
 }
 
-function apiRoutes(config: Config, sequelize: Sequelize, writer: Writer) {
+function apiRoutes({ config, sequelize, writer, uploads }: Parts) {
   return [
     siteRoutes(sequelize, writer),
-    intakeRoutes(sequelize),
+    intakeRoutes(sequelize, config, uploads),
     auditRoutes(sequelize),
     jobRoutes(sequelize),
     planRoutes(sequelize),

@@ -1,5 +1,6 @@
 import { PROBLEMS, type Problem, type ProblemCode } from '@undo-ink/contracts'
 import type { ErrorRequestHandler } from 'express'
+import { ConnectionError } from 'sequelize'
 import { ZodError } from 'zod'
 import { TooCostly } from '../threads.ts'
 
@@ -26,6 +27,12 @@ export class Refusal extends Error {
   }
 }
 
+/** PostgreSQL, appendix A: `disk_full`. */
+const PG_DISK_FULL = '53100'
+
+/** The same: `admin_shutdown` and its kin. */
+const PG_STOPPING = '57P'
+
 /** Answers every error as problem details (RFC 9457); what is no refusal is logged and not described. */
 export const answerProblem: ErrorRequestHandler = (error, req, res, next) => {
   if (res.headersSent) {
@@ -38,7 +45,8 @@ export const answerProblem: ErrorRequestHandler = (error, req, res, next) => {
   res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem))
 }
 
-function toRefusal(error: unknown): Refusal {
+/** What is told of an error; of one that nobody foresaw, nothing. */
+export function toRefusal(error: unknown): Refusal {
   if (error instanceof Refusal) return error
   if (error instanceof ZodError) {
     const issue = error.issues[0]
@@ -46,6 +54,11 @@ function toRefusal(error: unknown): Refusal {
   }
   if (error instanceof TooCostly)
     return new Refusal('too-large', 'This takes more time or memory than its size allows; it was ended')
+  const code = (error as { original?: { code?: unknown } }).original?.code ?? (error as { code?: unknown }).code
+  if (code === PG_DISK_FULL) return new Refusal('no-space', 'The disk of the database is full; nothing was changed')
+  if (code === 'ENOSPC') return new Refusal('no-space', 'The disk for temporary files is full; nothing was changed')
+  if (error instanceof ConnectionError || (typeof code === 'string' && code.startsWith(PG_STOPPING)))
+    return new Refusal('no-database', 'The database does not answer; nothing was changed', 'It is started again.')
   const status = (error as { status?: unknown } | null)?.status
   if (status === 413) return new Refusal('too-large', 'The request is too large')
   if (status === 400 || status === 415) return new Refusal('bad-request', 'The request is not understood')

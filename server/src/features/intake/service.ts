@@ -15,10 +15,11 @@ import { addVisitorNames } from '../visitor/store.ts'
 import { dropUnused, keepBlob } from './blobs.ts'
 import { commonRoot } from './path.ts'
 import type { ReceivedFile } from './received.ts'
+import { needRoom } from './room.ts'
 import { openUpload } from './staging.ts'
 
 /** The work of a job that takes a copy in and reads it: all of it or, on any refusal, nothing. */
-export function intakeWork(sequelize: Sequelize, reader: Reader): JobWork {
+export function intakeWork(sequelize: Sequelize, reader: Reader, databaseDir: string | undefined): JobWork {
   return async (job, progress) => {
     const kept = new Set<string>()
     try {
@@ -26,6 +27,10 @@ export function intakeWork(sequelize: Sequelize, reader: Reader): JobWork {
         const { files, close } = await openUpload(job, folder)
         try {
           checkFiles(files)
+          await needRoom(
+            files.reduce((sum, { size }) => sum + size, 0),
+            databaseDir,
+          )
           const taken = await takeFiles(sequelize, reader, files, kept, progress)
           await progress.flush()
           const assembled = await reader.assemble(taken, loadBytes, progress)

@@ -4,7 +4,7 @@ import pg from 'pg'
 import type { Logger as Log } from 'pino'
 import type { Sequelize } from 'sequelize'
 import type { JobRow } from '../../db/models.ts'
-import { Refusal } from '../../http/problem.ts'
+import { Refusal, toRefusal } from '../../http/problem.ts'
 import { Liveness } from './liveness.ts'
 import { Progress, Stopped } from './progress.ts'
 import { beginJob, endJob, givenUpJobs } from './store.ts'
@@ -89,17 +89,16 @@ async function runJob(
     await work[job.kind](job, progress)
   } catch (error) {
     if (error instanceof Stopped) return
-    if (!(error instanceof Refusal)) {
+    const refusal = toRefusal(error)
+    if (['internal', 'no-database'].includes(refusal.code)) {
       logger.error({ err: error, job: id }, 'a job failed')
       if (!isLast) throw error
     }
-    await failJob(sequelize, id, error instanceof Refusal ? error : new Refusal('internal', WENT_WRONG))
+    await failJob(sequelize, id, refusal)
   } finally {
     progress.close()
   }
 }
-
-const WENT_WRONG = 'Something went wrong in the server; nothing was changed'
 
 async function failJob(sequelize: Sequelize, id: string, refusal: Refusal): Promise<void> {
   const end = { state: 'failed', problem: refusal.toProblem() } as const
