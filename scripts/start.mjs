@@ -1,6 +1,7 @@
 import { fork } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { setTimeout as wait } from 'node:timers/promises'
 import { build } from './lib/build.mjs'
 import { ensurePackages, fail, ROOT, say } from './lib/packages.mjs'
 import { clusterFolder, freePort, startCluster } from './lib/postgres.mjs'
@@ -18,15 +19,20 @@ if (process.argv.includes('--help')) {
   process.exit(0)
 }
 
+/** Milliseconds between two tries to start a database that does not. */
+const AGAIN = 2_000
+
 const RUNNING = join(ROOT, '.data/running.json')
-const stops = []
+let database = null
+let server = null
 let stopping = false
 
 /** Stops what was started, last first. */
 async function stop(code) {
   if (stopping) return
   stopping = true
-  for (const each of stops.reverse()) await each()
+  if (server) await end(server)
+  await database?.stop()
   rmSync(RUNNING, { force: true })
   process.exit(code)
 }
@@ -40,10 +46,41 @@ const port = await choosePort()
 mkdirSync(join(ROOT, '.data'), { recursive: true })
 writeFileSync(RUNNING, JSON.stringify({ pid: process.pid, url: `http://127.0.0.1:${port}` }))
 await build()
-const database = process.env.DATABASE_URL || (await privateDatabase())
-const server = await startServer(database)
+await startBoth().catch((error) => fail(error.message))
 say(`ready at http://127.0.0.1:${port} – Ctrl+C stops it`)
-server.once('exit', (code) => void stop(code ?? 1))
+for (;;) {
+  await database.ended
+  if (stopping) break
+  say('the database has ended; both are started again. What was shown as saved is there.')
+  await end(server)
+  await startAgain()
+  say(`ready again at http://127.0.0.1:${port}`)
+}
+
+/** The private database, or the one that was named, and the server on it. */
+async function startBoth() {
+  const url = process.env.DATABASE_URL
+  database = url ? { url, ended: new Promise(() => {}), stop() {} } : await startCluster(clusterFolder())
+  await startServer(database)
+}
+
+/** As often as it takes: a disk that was full may have room again. */
+async function startAgain() {
+  let told = ''
+  for (;;) {
+    try {
+      await startBoth()
+      return
+    } catch (error) {
+      const why = /No space left/.test(error.message)
+        ? `the disk of ${clusterFolder()} is full: make room, and it goes on`
+        : error.message
+      if (why !== told) say(`the database cannot be started: ${why}`)
+      told = why
+      await wait(AGAIN)
+    }
+  }
+}
 
 /** A second copy on one cluster would stop the first one's database. A copy that was killed is no longer there. */
 function refuseSecond() {
@@ -69,40 +106,39 @@ async function choosePort() {
   return fail('the ports 4600 to 4699 are all in use: choose one with PORT=…')
 }
 
-async function privateDatabase() {
-  const cluster = await startCluster(clusterFolder())
-  stops.push(cluster.stop)
-  return cluster.url
-}
-
-function startServer(databaseUrl) {
+function startServer({ url, data }) {
   const demo = process.argv.includes('--no-demo') ? {} : { DEMO_DIR: join(ROOT, 'demo') }
   const child = fork(join(ROOT, 'server/dist/main.js'), {
     env: {
       LOG_LEVEL: 'warn',
       ...process.env,
       ...demo,
+      ...(data ? { DATABASE_DIR: data } : {}),
       NODE_ENV: 'production',
-      DATABASE_URL: databaseUrl,
+      DATABASE_URL: url,
       PORT: String(port),
       WEB_DIR: join(ROOT, 'web/dist'),
     },
     // Ctrl+C goes to us alone; we tell it.
     detached: true,
   })
-  stops.push(
-    () =>
-      new Promise((resolve) => {
-        if (child.exitCode !== null || child.signalCode !== null) return resolve()
-        child.once('exit', resolve)
-        child.kill('SIGTERM')
-      }),
-  )
+  server = child
   return new Promise((resolve) => {
-    child.once('message', () => resolve(child))
+    child.once('message', resolve)
     child.once('exit', (code) => {
-      if (!stopping) console.error('undo-ink: the server ended; what it said is above.')
+      // With its database it is ended, and started again, by us.
+      if (stopping || child.isEnding) return
+      console.error('undo-ink: the server ended; what it said is above.')
       void stop(code ?? 1)
     })
+  })
+}
+
+function end(child) {
+  return new Promise((resolve) => {
+    if (child.exitCode !== null || child.signalCode !== null) return resolve()
+    child.isEnding = true
+    child.once('exit', resolve)
+    child.kill('SIGTERM')
   })
 }

@@ -43,7 +43,7 @@ function findPrograms() {
  * which must be able to reach the folder.
  * @param folder where the cluster lives
  * @param throwAway for tests: no password, nothing is forced to disk
- * @returns the address to connect to, and how to stop it
+ * @returns the address to connect to, its folder, when it ended by itself, and how to stop it; throws what PostgreSQL said where it does not start
  */
 export async function startCluster(folder, { throwAway = false } = {}) {
   const programs = ensurePostgres()
@@ -64,14 +64,19 @@ export async function startCluster(folder, { throwAway = false } = {}) {
   await ready(server)
   const login = password ? `${USER}:${password}` : USER
   const url = `postgresql://${login}@127.0.0.1:${port}/`
+  let isStopped = false
   return {
     url: url + DATABASE,
+    data,
+    /** Comes true when it ends without having been stopped. */
+    ended: new Promise((resolve) => server.once('exit', () => isStopped || resolve())),
     /** Ends it as a crash would: no time to write anything. */
     kill: () => process.kill(server.pid, 'SIGKILL'),
     /** Ends open connections and stops; waits until it is down. */
     stop: () =>
       new Promise((resolve) => {
-        if (server.exitCode !== null) return resolve()
+        isStopped = true
+        if (server.exitCode !== null || server.signalCode !== null) return resolve()
         server.once('exit', resolve)
         process.kill(server.pid, 'SIGINT')
       }),
@@ -133,7 +138,7 @@ function stopLeftover(programs, data, as) {
 }
 
 function ready(server) {
-  return new Promise((resolve) => {
+  return new Promise((resolve, reject) => {
     let said = ''
     let isReady = false
     server.stderr.on('data', (chunk) => {
@@ -142,7 +147,7 @@ function ready(server) {
       if (isReady) resolve()
     })
     server.once('exit', (code) => {
-      if (!isReady) fail(`PostgreSQL did not start (${code}):\n${said}`)
+      if (!isReady) reject(new Error(`PostgreSQL did not start (${code}):\n${said}`))
     })
   })
 }

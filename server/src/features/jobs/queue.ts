@@ -39,7 +39,7 @@ export class Queue {
 
   static async start({ databaseUrl, sequelize, work, logger }: QueueParts): Promise<Queue> {
     const pool = new pg.Pool({ connectionString: databaseUrl, max: AT_ONCE + 4 })
-    const lost = (error: Error) => logger.warn({ err: error }, 'the queue lost a connection')
+    const lost = (error: Error) => logger.warn({ why: error.message }, 'the queue lost a connection')
     pool.on('error', lost)
     pool.on('connect', (client) => client.on('error', lost))
     const queueLog = new Logger(() => (level, message) => {
