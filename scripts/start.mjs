@@ -1,5 +1,5 @@
 import { fork } from 'node:child_process'
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
 import { build } from './lib/build.mjs'
@@ -21,6 +21,11 @@ if (process.argv.includes('--help')) {
 
 /** Milliseconds between two tries to start a database that does not. */
 const AGAIN = 2_000
+
+const ENDED = 'the server ended; what it said is above.'
+
+/** Bytes: one segment of the database's log. */
+const LEAST_ROOM = 16 * 1024 * 1024
 
 const RUNNING = join(ROOT, '.data/running.json')
 let database = null
@@ -46,7 +51,10 @@ const port = await choosePort()
 mkdirSync(join(ROOT, '.data'), { recursive: true })
 writeFileSync(RUNNING, JSON.stringify({ pid: process.pid, url: `http://127.0.0.1:${port}` }))
 await build()
-await startBoth().catch((error) => fail(error.message))
+await startBoth().catch(async (error) => {
+  say(error.message)
+  await stop(1)
+})
 say(`ready at http://127.0.0.1:${port} – Ctrl+C stops it`)
 for (;;) {
   await database.ended
@@ -72,10 +80,10 @@ async function startAgain() {
       await startBoth()
       return
     } catch (error) {
-      const why = /No space left/.test(error.message)
-        ? `the disk of ${clusterFolder()} is full: make room, and it goes on`
-        : error.message
-      if (why !== told) say(`the database cannot be started: ${why}`)
+      await database?.stop()
+      if (stopping) return
+      const why = isFull() ? `the disk of ${clusterFolder()} is full: make room, and it goes on` : error.message
+      if (why !== told) say(why)
       told = why
       await wait(AGAIN)
     }
@@ -123,15 +131,24 @@ function startServer({ url, data }) {
     detached: true,
   })
   server = child
-  return new Promise((resolve) => {
-    child.once('message', resolve)
-    child.once('exit', (code) => {
-      // With its database it is ended, and started again, by us.
-      if (stopping || child.isEnding) return
-      console.error('undo-ink: the server ended; what it said is above.')
-      void stop(code ?? 1)
+  return new Promise((resolve, reject) => {
+    child.once('message', () => {
+      resolve()
+      child.once('exit', (code) => {
+        // With its database it is ended, and started again, by us.
+        if (stopping || child.isEnding) return
+        say(ENDED)
+        void stop(code ?? 1)
+      })
     })
+    child.once('exit', () => reject(new Error(ENDED)))
   })
+}
+
+/** Whether there is no room for the database to write a thing. */
+function isFull() {
+  const { bavail, bsize } = statfsSync(clusterFolder())
+  return bavail * bsize < LEAST_ROOM
 }
 
 function end(child) {
