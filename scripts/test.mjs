@@ -23,8 +23,10 @@ const steps = [
     bin('depcruise'),
     ['--config', '.dependency-cruiser.mjs', 'core', 'contracts', 'server', 'web', 'cli'],
   ],
+  ['licences', process.execPath, ['scripts/licences.mjs', '--check']],
   ['types', process.execPath, ['scripts/typecheck.mjs']],
   ['unit and integration tests', bin('vitest'), ['run']],
+  ['a kill at each moment', process.execPath, ['scripts/endure.mjs', '5', '1']],
   ['end-to-end tests', bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts']],
 ]
 
