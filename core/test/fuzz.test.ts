@@ -9,7 +9,7 @@ import { decodeBase64 } from '../src/source/value/data-url.ts'
 import { applyEdits } from '../src/text/edit.ts'
 import { invertEdits } from './invert-edits.ts'
 import { mutate, PIECES } from './mutate.ts'
-import { seeded } from './random.ts'
+import { eachRound } from './random.ts'
 import { planOf } from './rewritten.ts'
 
 const SITE = join(import.meta.dirname, '../../demo/site')
@@ -57,7 +57,7 @@ const ENDLESS = [
   '@{',
 ]
 
-/** `npm run verify` goes on for longer. */
+/** `npm run verify` goes on for longer: more than 100,000 inputs. */
 const ROUNDS = process.env.VERIFY === 'all' ? 20 : 1
 
 const roles = [{ id: 'r', name: 'r', color: '#0b6e74' }]
@@ -103,25 +103,24 @@ describe('any input at all', () => {
   it('finds the samples', () => expect(SAMPLES.length).toBeGreaterThan(5))
 
   it('mutated sheets and pages are read without a fall, every range holds its text, and edits can be taken back', () => {
-    const random = seeded(4711)
     let found = 0
-    for (let round = 0; round < 20 * ROUNDS; round++)
+    eachRound(20 * ROUNDS, (random) => {
       for (const { path, text } of SAMPLES)
         for (const as of OTHERS[path.replace(/^.*\./, '')] ?? [path]) found += check(as, mutate(text, random))
+    })
     // Most places survive a few mutations: the check sees real ones.
     expect(found).toBeGreaterThan(5000)
   })
 
   it('so is noise', () => {
-    const random = seeded(815)
-    for (let round = 0; round < 200 * ROUNDS; round++) {
+    eachRound(200 * ROUNDS, (random) => {
       const length = Math.floor(random() * 60)
       const text = Array.from({ length }, () => PIECES[Math.floor(random() * PIECES.length)]).join(
         random() < 0.5 ? '' : ' ',
       )
       check('noise.css', text)
       for (const ending of ENDINGS) check(`noise.${ending}`, text)
-    }
+    })
   })
 
   // What takes more than its length's time does not come to an end here.
@@ -130,11 +129,10 @@ describe('any input at all', () => {
   })
 
   it('random bytes are a text or are refused', () => {
-    const random = seeded(99)
-    for (let round = 0; round < 300; round++) {
+    eachRound(300 * ROUNDS, (random) => {
       const bytes = Uint8Array.from({ length: Math.floor(random() * 200) }, () => Math.floor(random() * 256))
       const { source, skipped } = classify('a.css', bytes, 1000)
       expect(source === null).toBe(skipped !== null)
-    }
+    })
   })
 })

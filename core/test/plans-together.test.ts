@@ -8,7 +8,7 @@ import { applyEdits } from '../src/text/edit.ts'
 import type { SourceText } from '../src/text/source-text.ts'
 import { invertEdits } from './invert-edits.ts'
 import { mutate } from './mutate.ts'
-import { seeded } from './random.ts'
+import { eachRound } from './random.ts'
 import { planOfEverything } from './random-plan.ts'
 
 const SITE = join(import.meta.dirname, '../../demo/site')
@@ -46,9 +46,8 @@ describe('parts, alphas, solids, gradients, slips and added rules in one plan', 
   }
 
   it('are written into every file of the demo, and give it no new finding', () => {
-    const random = seeded(23)
     let edits = 0
-    for (let round = 0; round < 8 * ROUNDS; round++)
+    eachRound(8 * ROUNDS, (random) => {
       for (const source of SAMPLES) {
         const told = check(source, random)
         if (told === 0) continue
@@ -56,12 +55,15 @@ describe('parts, alphas, solids, gradients, slips and added rules in one plan', 
         for (const [code, count] of told.now)
           expect([source.path, code, count <= (told.before.get(code) ?? 0)]).toEqual([source.path, code, true])
       }
+    })
     expect(edits).toBeGreaterThan(2000)
   })
 
   it('never fail on what is broken', () => {
-    const random = seeded(29)
-    for (let round = 0; round < 4 * ROUNDS; round++)
-      for (const source of SAMPLES) check({ ...source, text: mutate(source.text, random) }, random)
+    eachRound(4 * ROUNDS, (random) => {
+      // What is decoded from bytes has no half of a surrogate pair.
+      for (const source of SAMPLES)
+        check({ ...source, text: Buffer.from(mutate(source.text, random)).toString() }, random)
+    })
   })
 })

@@ -8,3 +8,16 @@ export function seeded(seed: number): () => number {
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296
   }
 }
+
+/** The seed of the first round: `SEED=…` has it begin there. */
+const FIRST = Number(process.env.SEED ?? 4711)
+
+/** Rounds of a test, each with a seed of its own; one that fails says with which `SEED` it is the first. */
+export function eachRound(rounds: number, round: (random: () => number) => void): void {
+  for (let seed = FIRST; seed < FIRST + rounds; seed++)
+    try {
+      round(seeded(seed))
+    } catch (error) {
+      throw new Error(`SEED=${seed}: ${(error as Error).message}`, { cause: error })
+    }
+}
