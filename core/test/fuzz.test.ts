@@ -102,26 +102,34 @@ function check(path: string, text: string): number {
 describe('any input at all', () => {
   it('finds the samples', () => expect(SAMPLES.length).toBeGreaterThan(5))
 
-  it('mutated sheets and pages are read without a fall, every range holds its text, and edits can be taken back', () => {
-    let found = 0
-    eachRound(20 * ROUNDS, (random) => {
-      for (const { path, text } of SAMPLES)
-        for (const as of OTHERS[path.replace(/^.*\./, '')] ?? [path]) found += check(as, mutate(text, random))
-    })
-    // Most places survive a few mutations: the check sees real ones.
-    expect(found).toBeGreaterThan(5000)
-  })
+  it(
+    'mutated sheets and pages are read without a fall, every range holds its text, and edits can be taken back',
+    () => {
+      let found = 0
+      eachRound(20 * ROUNDS, (random) => {
+        for (const { path, text } of SAMPLES)
+          for (const as of OTHERS[path.replace(/^.*\./, '')] ?? [path]) found += check(as, mutate(text, random))
+      })
+      // Most places survive a few mutations: the check sees real ones.
+      expect(found).toBeGreaterThan(5000)
+    },
+    ROUNDS * 120_000,
+  )
 
-  it('so is noise', () => {
-    eachRound(200 * ROUNDS, (random) => {
-      const length = Math.floor(random() * 60)
-      const text = Array.from({ length }, () => PIECES[Math.floor(random() * PIECES.length)]).join(
-        random() < 0.5 ? '' : ' ',
-      )
-      check('noise.css', text)
-      for (const ending of ENDINGS) check(`noise.${ending}`, text)
-    })
-  })
+  it(
+    'so is noise',
+    () => {
+      eachRound(200 * ROUNDS, (random) => {
+        const length = Math.floor(random() * 60)
+        const text = Array.from({ length }, () => PIECES[Math.floor(random() * PIECES.length)]).join(
+          random() < 0.5 ? '' : ' ',
+        )
+        check('noise.css', text)
+        for (const ending of ENDINGS) check(`noise.${ending}`, text)
+      })
+    },
+    ROUNDS * 120_000,
+  )
 
   // What takes more than its length's time does not come to an end here.
   it.each(ENDINGS)('nothing that begins over and over holds a reader up: %s', (ending) => {
