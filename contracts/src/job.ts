@@ -9,6 +9,8 @@ export const jobSchema = z
     filesDone: z.int().min(0),
     filesTotal: z.int().min(0).nullable().describe('null: not known yet'),
     places: z.int().min(0).describe('Hard-coded colors found in the files that are done'),
+    pagesDone: z.int().min(0).describe('Pages whose words are known; they are looked for when all files are read'),
+    pagesTotal: z.int().min(0).nullable().describe('null: not known yet'),
     problem: problemSchema.nullable().describe('Why it failed'),
   })
   .describe('Long work on a site; it goes on when nobody watches, and when its server is killed')

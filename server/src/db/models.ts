@@ -153,6 +153,8 @@ export class JobRow extends Row<JobRow> {
   declare payload: JobPayload
   declare state: Job['state']
   declare filesDone: CreationOptional<number>
+  declare pagesDone: CreationOptional<number>
+  declare pagesTotal: CreationOptional<number | null>
   declare filesTotal: CreationOptional<number | null>
   declare places: CreationOptional<number>
   declare problem: CreationOptional<Problem | null>
@@ -304,6 +306,8 @@ export function initModels(sequelize: Sequelize): void {
     payload: json(),
     state: text(),
     filesDone: { ...integer(), defaultValue: 0 },
+    pagesDone: { ...integer(), defaultValue: 0 },
+    pagesTotal: nullable(integer()),
     filesTotal: nullable(integer()),
     places: { ...integer(), defaultValue: 0 },
     problem: nullable(json()),

@@ -58,8 +58,9 @@ export class Reader {
   async assemble(
     files: readonly ReadFile<KeptFile>[],
     load: (sha256: string) => Promise<Buffer>,
-    { owner, signal }: For,
+    progress: Progress,
   ): Promise<Assembled & { readonly words: Uint8Array }> {
+    const { owner, signal } = progress
     const task: ToAssemble = files.map(({ file: { path, choice }, reading }) => ({
       ...{ path, choice, body: reading?.body ?? null },
       about: reading?.about ?? unread(path, 'too-long'),
@@ -87,14 +88,17 @@ export class Reader {
         return each
       }
     }
+    let done = 0
     const readPages = async () => {
       if (pages.length > 0) words.push(...(await wordsOf(pages)))
+      done += pages.length
+      await progress.pagesDone(done, assembled.pages.length)
       pages = []
       held = 0
     }
     for (const page of assembled.pages) {
       const bytes = await load(hashes.get(page.path) as string)
-      if (held + bytes.length > MOST_HELD) await readPages()
+      if (held + bytes.length > MOST_HELD || pages.length === MOST_PAGES) await readPages()
       pages.push({ ...page, bytes })
       held += bytes.length
     }
@@ -117,6 +121,9 @@ function whenTooCostly(error: unknown): never {
 
 /** Bytes of pages that are read at once: little enough for any machine, much enough that the ledger is not unpacked for each. */
 const MOST_HELD = 8 * 1024 * 1024
+
+/** Pages that are read at once: few enough that one sees how far it is. */
+const MOST_PAGES = 50
 
 /** Does something with each of some files, two at a time, so that the bytes of a large copy are never all in memory; the results in their order. */
 export async function twoAtATime<F, R>(files: readonly F[], each: (file: F) => Promise<R>): Promise<R[]> {

@@ -21,9 +21,7 @@ export class Progress {
   private readonly jobId: string
   private readonly stopping = new AbortController()
   private readonly watch: NodeJS.Timeout
-  private total = 0
-  private done = 0
-  private places = 0
+  private readonly counts = { filesTotal: 0, filesDone: 0, places: 0, pagesTotal: null as number | null, pagesDone: 0 }
   private files: { path: string; places: number | null }[] = []
   private recordedAt = 0
 
@@ -50,16 +48,22 @@ export class Progress {
 
   /** @param total files that the job has to do */
   async begin(total: number): Promise<void> {
-    this.total = total
+    this.counts.filesTotal = total
     await this.flush()
   }
 
   /** @param places of the file; null: it is not read */
   async fileDone(path: string, places: number | null): Promise<void> {
-    this.done++
-    this.places += places ?? 0
+    this.counts.filesDone++
+    this.counts.places += places ?? 0
     this.files.push({ path, places })
     if (Date.now() - this.recordedAt >= EVERY) await this.flush()
+  }
+
+  /** @param done pages of which the words are known, of so many */
+  async pagesDone(done: number, total: number): Promise<void> {
+    Object.assign(this.counts, { pagesDone: done, pagesTotal: total })
+    await this.flush()
   }
 
   /** Ends the job within the transaction that stores what it has made. */
@@ -70,8 +74,7 @@ export class Progress {
   /** Tells what has not been told yet. */
   async flush(): Promise<void> {
     this.recordedAt = Date.now()
-    const { total, done, places } = this
     const files = this.files.splice(0)
-    if (!(await recordStep(this.sequelize, this.jobId, { total, done, places, files }))) throw new Stopped()
+    if (!(await recordStep(this.sequelize, this.jobId, { ...this.counts, files }))) throw new Stopped()
   }
 }

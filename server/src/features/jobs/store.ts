@@ -45,7 +45,10 @@ export async function isOpen(id: string): Promise<boolean> {
 /** Marks a job as begun; null when it is over: done by another process, or stopped. */
 export async function beginJob(id: string): Promise<JobRow | null> {
   const where = { id, state: ['waiting', 'running'] }
-  const [count] = await JobRow.update({ state: 'running', filesDone: 0, places: 0 }, { where })
+  const [count] = await JobRow.update(
+    { state: 'running', filesDone: 0, places: 0, pagesDone: 0, pagesTotal: null },
+    { where },
+  )
   return count > 0 ? findJob(id) : null
 }
 
@@ -74,17 +77,13 @@ export async function givenUpJobs(sequelize: Sequelize): Promise<string[]> {
 }
 
 /** What a job has done since it was last told. */
-export interface Step {
-  readonly total: number
-  readonly done: number
-  readonly places: number
+export interface Step extends Pick<JobRow, 'filesDone' | 'filesTotal' | 'places' | 'pagesDone' | 'pagesTotal'> {
   readonly files: readonly { readonly path: string; readonly places: number | null }[]
 }
 
 /** Records how far a job is. False: it was stopped. A file that an attempt before has told is not told again. */
-export function recordStep(sequelize: Sequelize, id: string, { total, done, places, files }: Step): Promise<boolean> {
+export function recordStep(sequelize: Sequelize, id: string, { files, ...counts }: Step): Promise<boolean> {
   return sequelize.transaction(async (transaction) => {
-    const counts = { filesTotal: total, filesDone: done, places }
     const [count] = await JobRow.update(counts, { where: { id, state: 'running' }, transaction })
     if (count === 0) return false
     await JobFileRow.bulkCreate(
@@ -100,6 +99,7 @@ export function listJobFiles(jobId: string, after: number): Promise<JobFileRow[]
   return JobFileRow.findAll({ where: { jobId, seq: { [Op.gt]: after } }, order: [['seq', 'ASC']] })
 }
 
-export function describeJob({ id, kind, state, filesDone, filesTotal, places, problem }: JobRow): Job {
-  return { id, kind, state, filesDone, filesTotal, places, problem }
+export function describeJob(row: JobRow): Job {
+  const { id, kind, state, filesDone, filesTotal, places, pagesDone, pagesTotal, problem } = row
+  return { id, kind, state, filesDone, filesTotal, places, pagesDone, pagesTotal, problem }
 }

@@ -8,6 +8,8 @@ const job = {
   kind: 'intake',
   state: 'running',
   filesDone: 1,
+  pagesDone: 0,
+  pagesTotal: null,
   filesTotal: 2,
   places: 3,
   problem: null,
