@@ -62,7 +62,8 @@ export interface Judgement {
   readonly lost: readonly Lost[]
 }
 
-export interface Consequence extends Judgement {
+/** What some decisions would take. */
+export interface Reached {
   /** Places that it takes wholly; those with a narrower decision of their own are not among them. */
   readonly places: number
   /** Places of which it takes a part, by a rule of its own. */
@@ -78,16 +79,30 @@ export interface Consequence extends Judgement {
   readonly throughVariables: number
 }
 
+export interface Consequence extends Judgement, Reached {}
+
 /** Below this ratio nobody reads a text (common practice, no source), and from this on it can be read well (WCAG 2.2, 1.4.3). */
 const VANISHED = 1.5
 const READABLE = 4.5
 
 /** What some decisions would do together, before they are made; of what they take in part, there where it holds. */
-export function consequenceOf(
+export function consequenceOf(trials: readonly Decision[], all: SitePlaces, deciding: Deciding): Consequence {
+  const { taking, through } = deciding
+  const { taken, now, then, ...reached } = tryOut(trials, all, deciding)
+  return { ...reached, ...judge(taken, all, { now, then, taking, through }) }
+}
+
+/** What some decisions would take, where nothing is to be judged. */
+export function reachedBy(trials: readonly Decision[], all: SitePlaces, deciding: Deciding): Consequence {
+  const { taken, now, then, ...reached } = tryOut(trials, all, deciding)
+  return { ...reached, worst: null, vanishing: [], dimmed: [], lost: [] }
+}
+
+function tryOut(
   trials: readonly Decision[],
   all: SitePlaces,
-  { decisions, roles, pages, confirmations, taking, through }: Deciding,
-): Consequence {
+  { decisions, roles, pages, confirmations, through }: Deciding,
+): Reached & Pick<Change, 'now' | 'then'> & { readonly taken: readonly PlaceOf[] } {
   const ids = new Set(trials.map(({ id }) => id))
   const after = resolver([...decisions.filter(({ id }) => !ids.has(id)), ...trials], roles, pages, confirmations)
   const pieceOf = (place: PlaceOf) => after.pieces(place).find(({ outcome }) => ids.has(outcome.decision.id))
@@ -107,7 +122,7 @@ export function consequenceOf(
     pages: pages.filter((page) => page.files.some((path) => paths.has(path))).length,
     inStates: painted.filter(({ signals }) => statesOf(signals).length > 0).length,
     throughVariables: painted.length - taken.filter(({ variable }) => variable === null).length,
-    ...judge(taken, all, { now, then, taking, through }),
+    ...{ taken, now, then },
   }
 }
 

@@ -4,7 +4,7 @@ import { lazy, Suspense, useDeferredValue, useMemo } from 'react'
 import { Loading } from '../../components/loading.tsx'
 import { type Segment, Segments } from '../../components/segments.tsx'
 import { Sheet } from '../../components/sheet.tsx'
-import { consequenceOf } from '../../judging/consequence.ts'
+import { consequenceOf, reachedBy } from '../../judging/consequence.ts'
 import { useDeciding } from '../../judging/use-deciding.ts'
 import { Warnings } from '../../judging/warnings.tsx'
 import type { Row } from '../../work/standing.ts'
@@ -58,7 +58,8 @@ export function BesidePanel({ rows, selection, tried, acts, beside, onBeside }: 
     // What holds already is judged against what would hold without it: it is said after the act as it was before.
     const others = new Set(isTrying ? [] : about.flatMap((each) => decisionsOf(each, state).map(({ id }) => id)))
     const decisions = plan.decisions.filter(({ id }) => !others.has(id))
-    return trial && consequenceOf([trial], places, { ...plan, decisions })
+    // Pairs are judged by a role: without one there is nothing to tell of them, and it would cost most.
+    return trial && (aboutRole === null ? reachedBy : consequenceOf)([trial], places, { ...plan, decisions })
   }, [about, aboutRole, isTrying, places, state, plan])
   if (!consequence || !selected) return null
   return (
