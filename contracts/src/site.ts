@@ -1,4 +1,4 @@
-import { ENCODINGS, FILE_CHOICES, NOT_READ, SYNTAXES, THIRD_PARTY } from '@undo-ink/core'
+import { ENCODINGS, FILE_CHOICES, NAME_ENCODINGS, NOT_READ, SYNTAXES, THIRD_PARTY } from '@undo-ink/core'
 import * as z from 'zod'
 import { jobSchema } from './job.ts'
 
@@ -9,8 +9,8 @@ export const encodingSchema = z
   .describe('How the bytes were read; the byte-order mark belongs to the encoding')
 
 export const skipReasonSchema = z
-  .enum([...NOT_READ, 'too-large'])
-  .describe('Why a file is not read; `too-large` alone means that it is not kept either')
+  .enum([...NOT_READ, 'too-large', 'name-too-long', 'name-unsafe'])
+  .describe('Why a file is not read; the last three mean that it is not kept either')
 export type SkipReason = z.infer<typeof skipReasonSchema>
 
 export const thirdPartySchema = z.enum(THIRD_PARTY).describe('Why a file is taken for code that others keep up')
@@ -50,6 +50,10 @@ export const snapshotSchema = z
     files: z.array(fileSchema).describe('By path'),
     planId: z.uuid(),
     digest: z.string().describe('SHA-256 in hex: equal for copies of the same files, byte for byte'),
+    names: z
+      .strictObject({ encoding: z.enum(NAME_ENCODINGS), files: z.int() })
+      .nullable()
+      .describe('As what names of its archive were read that say no encoding, and how many; null: there were none'),
     read: z.boolean().describe("Whether its files are read, by today's readers"),
     sameAs: z
       .array(z.strictObject({ siteId: z.uuid(), name: z.string(), receivedAt: z.iso.datetime() }))
@@ -57,6 +61,11 @@ export const snapshotSchema = z
   })
   .describe('One immutable set of files, as received')
 export type Snapshot = z.infer<typeof snapshotSchema>
+
+/** `POST /sites/:id/copy?names=…` */
+export const copyQuerySchema = z
+  .strictObject({ names: z.enum(NAME_ENCODINGS).optional() })
+  .describe('As what names of an archive are read that say no encoding; left out: as they make most sense')
 
 export const newSiteSchema = z
   .strictObject({

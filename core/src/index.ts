@@ -128,6 +128,7 @@ export { generatedFrom, NO_CLAIMS, THIRD_PARTY, type ThirdParty, thirdPartyPath 
 export { READERS, READING_VERSION, readSource } from './source/read.ts'
 export { SYNTAXES, type Syntax, syntaxOf } from './source/syntax.ts'
 export { type End, type EndsOf, follower } from './source/through.ts'
+export { decodeName, likelyNameEncoding, NAME_ENCODINGS, type NameEncoding } from './text/archive-names.ts'
 export { csvOf } from './text/csv.ts'
 export { applyEdits, fileEdits } from './text/edit.ts'
 export { FINDING_CODES, type FindingCode } from './text/finding.ts'

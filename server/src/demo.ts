@@ -23,7 +23,7 @@ export async function loadDemo(sequelize: Sequelize, folder: string): Promise<vo
   const row = await createSite(sequelize, { name: site, client: { name: client }, roles })
   // Whoever has a site of that name keeps it.
   if (typeof row !== 'string') {
-    const { id } = await stageUpload(sequelize, row.id, 'files', await filesIn(join(folder, 'site')))
+    const { id } = await stageUpload(sequelize, row.id, { kind: 'files' }, await filesIn(join(folder, 'site')))
     while (['waiting', 'running'].includes((await findJob(id))?.state ?? 'done')) await wait(EVERY)
   }
   await LoadedDemoRow.create({ name: site })

@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto'
-import { deflateRawSync } from 'node:zlib'
 import type { SiteFile } from '@undo-ink/contracts'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { BlobRow, FileRow, SnapshotRow } from '../src/db/models.ts'
 import { type Harness, makeSite, placesOf, siteWith, startServer, whenDone, zipOf } from './harness.ts'
+import { rawZip } from './raw-zip.ts'
 
 let harness: Harness
 beforeAll(async () => {
@@ -120,53 +120,26 @@ async function sendFolder(siteId: string, files: readonly (readonly [string, str
   return whenDone(harness, siteId)
 }
 
-/** A ZIP with one entry under any name, which well-behaved packers refuse to write. */
-function rawZip(name: string, data: Buffer, { size = data.length, attributes = 0, flags = 0x800 } = {}): Buffer {
-  const file = Buffer.from(name)
-  const packed = deflateRawSync(data)
-  const local = Buffer.alloc(30)
-  local.writeUInt32LE(0x04034b50, 0)
-  local.writeUInt16LE(20, 4)
-  local.writeUInt16LE(flags, 6)
-  local.writeUInt16LE(8, 8)
-  local.writeUInt32LE(packed.length, 18)
-  local.writeUInt32LE(size, 22)
-  local.writeUInt16LE(file.length, 26)
-  const central = Buffer.alloc(46)
-  central.writeUInt32LE(0x02014b50, 0)
-  central.writeUInt16LE(0x0314, 4)
-  central.writeUInt16LE(20, 6)
-  central.writeUInt16LE(flags, 8)
-  central.writeUInt16LE(8, 10)
-  central.writeUInt32LE(packed.length, 20)
-  central.writeUInt32LE(size, 24)
-  central.writeUInt16LE(file.length, 28)
-  central.writeUInt32LE(attributes, 38)
-  const end = Buffer.alloc(22)
-  end.writeUInt32LE(0x06054b50, 0)
-  end.writeUInt16LE(1, 8)
-  end.writeUInt16LE(1, 10)
-  end.writeUInt32LE(46 + file.length, 12)
-  end.writeUInt32LE(30 + file.length + packed.length, 16)
-  return Buffer.concat([local, file, packed, central, file, end])
-}
-
 describe('what is refused', () => {
   const cases: [string, string, () => Promise<Buffer> | Buffer][] = [
     ['no ZIP at all', 'not-a-zip', () => Buffer.from('this is no archive')],
     ['a ZIP with its end cut off', 'not-a-zip', async () => (await zipOf({ 'a.css': CSS.repeat(99) })).subarray(0, 60)],
-    ['a ZIP with other bytes than it promised', 'damaged-zip', () => rawZip('a.css', Buffer.from(CSS))],
-    ['a ZIP that lies about a size', 'damaged-zip', () => rawZip('a.css', Buffer.alloc(100_000), { size: 10 })],
-    ['a path with ..', 'unsafe-path', () => rawZip('../../etc/a.css', Buffer.from(CSS))],
-    ['an absolute path', 'unsafe-path', () => rawZip('/etc/a.css', Buffer.from(CSS))],
-    ['a path with .. by backslash', 'unsafe-path', () => rawZip('..\\a.css', Buffer.from(CSS))],
-    ['a drive letter', 'unsafe-path', () => rawZip('C:/a.css', Buffer.from(CSS))],
+    ['a ZIP with other bytes than it promised', 'damaged-zip', () => rawZip([{ name: 'a.css', text: CSS, crc: 1 }])],
+    [
+      'a ZIP that lies about a size',
+      'damaged-zip',
+      () => rawZip([{ name: 'a.css', text: Buffer.alloc(100_000), size: 10 }]),
+    ],
+    ['a path with ..', 'unsafe-path', () => rawZip([{ name: '../../etc/a.css', text: Buffer.from(CSS) }])],
+    ['an absolute path', 'unsafe-path', () => rawZip([{ name: '/etc/a.css', text: Buffer.from(CSS) }])],
+    ['a path with .. by backslash', 'unsafe-path', () => rawZip([{ name: '..\\a.css', text: Buffer.from(CSS) }])],
+    ['a drive letter', 'unsafe-path', () => rawZip([{ name: 'C:/a.css', text: Buffer.from(CSS) }])],
     [
       'a link',
       'unsafe-path',
-      () => rawZip('a.css', Buffer.from('/etc/passwd'), { attributes: (0o120777 << 16) >>> 0 }),
+      () => rawZip([{ name: 'a.css', text: '/etc/passwd', attributes: (0o120777 << 16) >>> 0 }]),
     ],
-    ['a password', 'encrypted-zip', () => rawZip('a.css', Buffer.from(CSS), { flags: 0x801 })],
+    ['a password', 'encrypted-zip', () => rawZip([{ name: 'a.css', text: CSS, flags: 0x801 }])],
     ['far more than it weighs', 'unpacks-too-large', () => zipOf({ 'a.css': Buffer.alloc(40 * 1024 * 1024) })],
     ['nothing', 'no-files', () => zipOf({})],
     ['folders only', 'no-files', () => zipOf({ '__MACOSX/x': 'x' })],

@@ -12,6 +12,7 @@ import { views } from './migrations/2026-11-25-views.ts'
 import { words } from './migrations/2026-11-25-words.ts'
 import { clientPalettes } from './migrations/2026-11-26-client-palettes.ts'
 import { forgetting } from './migrations/2026-11-30-forgetting.ts'
+import { names } from './migrations/2026-12-01-names.ts'
 import { pagesOfJobs } from './migrations/2026-12-01-pages-of-jobs.ts'
 import { totals } from './migrations/2026-12-01-totals.ts'
 
@@ -29,6 +30,7 @@ export const MIGRATIONS: readonly Migration[] = [
   forgetting,
   totals,
   pagesOfJobs,
+  names,
 ]
 
 /** Any number that no other program takes as its advisory lock. */

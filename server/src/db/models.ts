@@ -4,6 +4,7 @@ import type {
   FileAbout,
   FileChoice,
   Made,
+  NameEncoding,
   OpaqueKey,
   PlanEvent,
   Serves,
@@ -83,6 +84,8 @@ export class SnapshotRow extends Row<SnapshotRow> {
   declare receivedAt: Date
   /** Equal for copies of the same files, byte for byte. */
   declare digest: string
+  /** As which names of its archive were read that were not in UTF-8; null: there were none. */
+  declare nameEncoding: CreationOptional<NameEncoding | null>
 }
 
 export class BlobRow extends Row<BlobRow> {
@@ -102,6 +105,8 @@ export class FileRow extends Row<FileRow> {
   declare skipped: SkipReason | null
   declare thirdParty: CreationOptional<ThirdParty | null>
   declare choice: CreationOptional<FileChoice | null>
+  /** Its name as it came, where that was not in UTF-8. */
+  declare rawName: CreationOptional<Buffer | null>
 }
 
 export class AuditRow extends Row<AuditRow> {
@@ -144,7 +149,10 @@ export class OccurrencesRow extends Row<OccurrencesRow> {
 }
 
 /** What a job is given: an upload, or the choice with which the files of the site's copy are read. */
-export type JobPayload = { readonly kind: 'zip' | 'files' } | { readonly kind: 'read'; readonly choice: Choice | null }
+/** `names`: how names of an archive are read that say no encoding; left out: as they make most sense. */
+export type JobPayload =
+  | { readonly kind: 'zip' | 'files'; readonly names?: NameEncoding | undefined }
+  | { readonly kind: 'read'; readonly choice: Choice | null }
 
 export class JobRow extends Row<JobRow> {
   declare id: string
@@ -260,7 +268,13 @@ export function initModels(sequelize: Sequelize): void {
     createdAt: date(),
     deletedAt: nullable(date()),
   })
-  define(SnapshotRow, 'snapshots', { id: key(uuid()), siteId: uuid(), receivedAt: date(), digest: text() })
+  define(SnapshotRow, 'snapshots', {
+    id: key(uuid()),
+    siteId: uuid(),
+    receivedAt: date(),
+    digest: text(),
+    nameEncoding: nullable(text()),
+  })
   define(BlobRow, 'blobs', { sha256: key(text()), bytes: bytes() })
   define(FileRow, 'files', {
     id: key(uuid()),
@@ -273,6 +287,7 @@ export function initModels(sequelize: Sequelize): void {
     skipped: nullable(text()),
     thirdParty: nullable(text()),
     choice: nullable(text()),
+    rawName: nullable(bytes()),
   })
   define(AuditRow, 'audits', {
     snapshotId: key(uuid()),

@@ -16,6 +16,7 @@ import {
   siteListSchema,
   siteSchema,
 } from '@undo-ink/contracts'
+import type { NameEncoding } from '@undo-ink/core'
 import * as z from 'zod'
 import { ask, askNothing, send } from './client.ts'
 
@@ -88,13 +89,21 @@ export interface Upload {
   readonly path: string
 }
 
+interface Sending {
+  readonly kind: 'zip' | 'files'
+  readonly uploads: readonly Upload[]
+  /** As what names of an archive are read that say no encoding; empty: as they make most sense. */
+  readonly names: NameEncoding | ''
+}
+
 export function useSendCopy(siteId: string) {
   const client = useQueryClient()
   return useMutation({
-    mutationFn: ({ kind, uploads }: { kind: 'zip' | 'files'; uploads: readonly Upload[] }) => {
+    mutationFn: ({ kind, uploads, names }: Sending) => {
       const body = new FormData()
-      for (const { file, path } of uploads) body.append(kind, file, path)
-      return ask(siteSchema, `/sites/${siteId}/copy`, { method: 'POST', body })
+      // Percent-encoded: of a name as it is, quotes and line ends would be changed on the way.
+      for (const { file, path } of uploads) body.append(kind, file, encodeURIComponent(path))
+      return ask(siteSchema, `/sites/${siteId}/copy${names === '' ? '' : `?names=${names}`}`, { method: 'POST', body })
     },
     onSuccess: (site) => remember(client, site),
   })

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { withAlpha } from './swatch.tsx'
-import { are, bytes, count, stateText } from './words.ts'
+import { are, bytes, count, shownPath, stateText } from './words.ts'
 
 it('words numbers', () => {
   expect([count(0, 'place'), count(1, 'place'), count(1204, 'place')]).toEqual(['0 places', '1 place', '1,204 places'])
@@ -14,4 +14,9 @@ it('gives colors their alpha', () => {
   expect(withAlpha('#7a2433', 1)).toBe('#7a2433')
   expect(withAlpha('#7a2433', 0.5)).toBe('#7a243380')
   expect(withAlpha('color(srgb 1.1 0 0)', 0.5)).toBe('color(srgb 1.1 0 0 / 0.5)')
+})
+
+it('shows what cannot be seen in a path, and what turns it round', () => {
+  expect(shownPath('a/\u202egpj.css\u200b')).toBe('a/⟨U+202E⟩gpj.css⟨U+200B⟩')
+  expect(shownPath('größe/色.css')).toBe('größe/色.css')
 })

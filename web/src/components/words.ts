@@ -3,6 +3,7 @@ import {
   type Encoding,
   type Evidence,
   type FindingCode,
+  type NameEncoding,
   type Signal,
   type Syntax,
   statesOf,
@@ -50,6 +51,8 @@ export const SKIP_WORDS: Readonly<Record<SkipReason, string>> = {
   'third-party': 'left out: third-party code',
   'set-aside': 'left out by choice; kept as it came',
   'too-large': 'not in the copy; files over 32 MB are left out',
+  'name-too-long': 'not in the copy; names over 512 characters are left out',
+  'name-unsafe': 'not in the copy; its name holds what other systems cannot write',
 }
 
 export const THIRD_PARTY_WORDS: Readonly<Record<ThirdParty, string>> = {
@@ -116,4 +119,27 @@ export function encodingText(encoding: Encoding): string {
 export function stateText(signals: readonly Signal[]): string {
   const states = statesOf(signals)
   return states.length === 0 ? 'rest' : states.join(', ')
+}
+
+/** What cannot be seen in a name, or turns its direction: control and format characters, and what separates lines. */
+const UNSEEN = /[\p{Cc}\p{Cf}\p{Zl}\p{Zp}]/gu
+
+/** A path as it is shown: what is not to be seen in it is told, so that no file looks like another. */
+export function shownPath(path: string): string {
+  return path.replace(UNSEEN, (sign) => `⟨U+${sign.codePointAt(0)?.toString(16).toUpperCase().padStart(4, '0')}⟩`)
+}
+
+/** Encodings in which archives hold names, as they are called. */
+export const NAME_ENCODING_WORDS: Readonly<Record<NameEncoding, string>> = {
+  'utf-8': 'UTF-8',
+  shift_jis: 'Shift-JIS, Japanese',
+  cp437: 'code page 437, DOS',
+  'windows-1252': 'Windows-1252, Western European',
+  'windows-1250': 'Windows-1250, Central European',
+  ibm866: 'code page 866, Cyrillic',
+  'windows-1251': 'Windows-1251, Cyrillic',
+  gbk: 'GBK, Chinese',
+  big5: 'Big5, Chinese',
+  'euc-kr': 'EUC-KR, Korean',
+  macintosh: 'Mac Roman',
 }

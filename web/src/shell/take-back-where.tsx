@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react'
 import { ActButton } from '../components/act-button.tsx'
 import { Choice } from '../components/choice.tsx'
 import { PopupButton } from '../components/popup-button.tsx'
-import { count } from '../components/words.ts'
+import { count, shownPath } from '../components/words.ts'
 import { DecisionsWarnings } from '../judging/decisions-warnings.tsx'
 import type { PlaceOf } from '../work/places.ts'
 import { useCopy, usePlan } from '../work/work.tsx'
@@ -55,7 +55,7 @@ function Where() {
         label="In"
         value={value}
         options={[
-          ...files.map(([path, times]) => [`file ${path}`, `${path} (${times})`] as const),
+          ...files.map(([path, times]) => [`file ${path}`, `${shownPath(path)} (${times})`] as const),
           ...pages.map((path) => [`page ${path}`, `page ${path}`] as const),
         ]}
         onChoose={setChosen}

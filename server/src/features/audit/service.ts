@@ -77,7 +77,10 @@ export function auditWork(sequelize: Sequelize, reader: Reader): JobWork {
       // Writes only what has changed: of thousands of files mostly a few.
       for (const [i, { file }] of read.entries())
         await rows[i]?.update(
-          { ...standingOf(assembled.abouts[i] as FileAbout, file.sha256 !== null), choice: file.choice },
+          {
+            ...standingOf(assembled.abouts[i] as FileAbout, file.sha256 === null ? (rows[i]?.skipped ?? null) : null),
+            choice: file.choice,
+          },
           { transaction },
         )
       await saveAudit(sequelize, snapshotId, assembled, transaction)

@@ -1,3 +1,4 @@
+import type { SkipReason } from '@undo-ink/contracts'
 import { type FileAbout, type FileChoice, READING_VERSION } from '@undo-ink/core'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import { AuditRow, BlobRow, FileRow, OccurrencesRow, ReadingRow } from '../../db/models.ts'
@@ -57,8 +58,8 @@ export async function saveReading({
 }
 
 /** What is told of a file beside its bytes: what it is for its site. @param isKept whether its bytes are */
-export function standingOf({ syntax, encoding, skipped, thirdParty }: FileAbout, isKept: boolean) {
-  const why = isKept ? skipped : ('too-large' as const)
+export function standingOf({ syntax, encoding, skipped, thirdParty }: FileAbout, unkept: SkipReason | null) {
+  const why = unkept ?? skipped
   return { syntax, encoding: why === null ? encoding : null, skipped: why, thirdParty }
 }
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { commonRoot, sitePath } from './path.ts'
+import { archivePath, commonRoot, folderPath } from './path.ts'
 
 describe('paths of received files', () => {
   it.each([
@@ -8,7 +8,7 @@ describe('paths of received files', () => {
     ['./css/./a.css', 'css/a.css'],
     ['größe/ü 1.css', 'größe/ü 1.css'],
     ['..a/b..css', '..a/b..css'],
-  ])('%s is taken as %s', (name, path) => expect(sitePath(name)).toBe(path))
+  ])('%s is taken as %s', (name, path) => expect(archivePath(name)).toEqual({ path, bad: null }))
 
   it.each([
     '../a',
@@ -24,8 +24,18 @@ describe('paths of received files', () => {
     'a/',
     'a\0b',
     'a\nb',
-    'x'.repeat(513),
-  ])('%j is refused', (name) => expect(() => sitePath(name)).toThrow())
+  ])('%j is refused', (name) => expect(() => archivePath(name)).toThrow())
+
+  it('of a folder are as they are on its disk, and one that cannot be kept is left out alone', () => {
+    expect(folderPath('a\\b "%22".css')).toEqual({ path: 'a\\b "%22".css', bad: null })
+    expect(folderPath('a/\u0007.css').bad).toBe('name-unsafe')
+    expect(folderPath('..\\..\\a').bad).toBe('name-unsafe')
+    const long = folderPath('x'.repeat(513))
+    expect(long.bad).toBe('name-too-long')
+    expect(long.path.length).toBeLessThan(120)
+    expect(archivePath('x'.repeat(513)).bad).toBe('name-too-long')
+    expect(() => folderPath('../a')).toThrow()
+  })
 
   it('share a folder or do not', () => {
     expect(commonRoot(['site/a', 'site/b/c'])).toBe('site/')

@@ -1,4 +1,4 @@
-import { siteSchema } from '@undo-ink/contracts'
+import { copyQuerySchema, siteSchema } from '@undo-ink/contracts'
 import { Router } from 'express'
 import type { Sequelize } from 'sequelize'
 import type { Config } from '../../config.ts'
@@ -19,11 +19,12 @@ export function intakeRoutes(sequelize: Sequelize, config: Config, limits: Uploa
   const uploads = new Uploads(limits)
   router.post('/sites/:id/copy', async (req, res) => {
     const siteId = idOf(req.params.id)
+    const { names } = copyQuerySchema.parse(req.query)
     await refuseUnwanted(siteId)
     await needRoom(Number(req.headers['content-length'] ?? 0) * TIMES, config.databaseDir)
     await withFolder(async (folder) => {
       const { kind, files } = await uploads.receive(siteId, req, res, folder)
-      await stageUpload(sequelize, siteId, kind, files)
+      await stageUpload(sequelize, siteId, { kind, names }, files)
     })
     answer(res, siteSchema, await getSite(siteId), 202)
   })

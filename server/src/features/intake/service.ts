@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto'
-import { LIMITS } from '@undo-ink/contracts'
-import { copyText, type FileAbout, TOLERANCES } from '@undo-ink/core'
+import { LIMITS, type SkipReason } from '@undo-ink/contracts'
+import { copyText, decodeName, type FileAbout, type NameEncoding, TOLERANCES } from '@undo-ink/core'
 import type { Sequelize, Transaction } from 'sequelize'
 import { FileRow, PaletteRow, PlanRow, SiteRow, SnapshotRow } from '../../db/models.ts'
 import { withFolder } from '../../folders.ts'
@@ -14,7 +14,7 @@ import { versionInUse } from '../palettes/service.ts'
 import { addVisitorNames } from '../visitor/store.ts'
 import { dropUnused, keepBlob } from './blobs.ts'
 import { commonRoot } from './path.ts'
-import type { ReceivedFile } from './received.ts'
+import type { OpenUpload, ReceivedFile } from './received.ts'
 import { needRoom } from './room.ts'
 import { openUpload } from './staging.ts'
 
@@ -24,18 +24,18 @@ export function intakeWork(sequelize: Sequelize, reader: Reader, databaseDir: st
     const kept = new Set<string>()
     try {
       await withFolder(async (folder) => {
-        const { files, close } = await openUpload(job, folder)
+        const { files, encoding, close } = await openUpload(job, folder)
         try {
           checkFiles(files)
           await needRoom(
             files.reduce((sum, { size }) => sum + size, 0),
             databaseDir,
           )
-          const taken = await takeFiles(sequelize, reader, files, kept, progress)
+          const taken = await takeFiles(sequelize, reader, { files, encoding }, kept, progress)
           await progress.flush()
           const assembled = await reader.assemble(taken, loadBytes, progress)
           await sequelize.transaction(async (transaction) => {
-            const snapshotId = await makeSnapshot(job.siteId, taken, assembled, transaction)
+            const snapshotId = await makeSnapshot(job.siteId, taken, encoding, assembled, transaction)
             if (snapshotId !== null) await saveAudit(sequelize, snapshotId, assembled, transaction)
             await progress.end(transaction)
           })
@@ -52,13 +52,16 @@ export function intakeWork(sequelize: Sequelize, reader: Reader, databaseDir: st
 
 interface TakenFile extends KeptFile {
   readonly size: number
+  readonly rawName: Buffer | null
+  /** Why its bytes are not kept; null: they are. */
+  readonly unkept: SkipReason | null
 }
 
 /** Keeps and reads each file. @param kept gets the hash of each file that is kept */
 async function takeFiles(
   sequelize: Sequelize,
   reader: Reader,
-  files: readonly ReceivedFile[],
+  { files, encoding }: Pick<OpenUpload, 'files' | 'encoding'>,
   kept: Set<string>,
   progress: Progress,
 ): Promise<ReadFile<TakenFile>[]> {
@@ -67,10 +70,12 @@ async function takeFiles(
   await progress.begin(files.length)
   return twoAtATime(files, async (received): Promise<ReadFile<TakenFile>> => {
     const path = received.path.slice(root.length)
-    const bytes = await received.bytes()
+    const rawName = received.rawName && encoding && behindRoot(received.rawName, root, encoding)
+    const bytes = received.bad === null ? await received.bytes() : null
     if (!bytes) {
       await progress.fileDone(path, null)
-      return { file: { path, size: received.size, sha256: null, choice: null }, reading: null }
+      const unkept = received.bad ?? ('too-large' as const)
+      return { file: { path, rawName, size: received.size, sha256: null, choice: null, unkept }, reading: null }
     }
     total += bytes.length
     if (total > LIMITS.totalBytes)
@@ -81,17 +86,25 @@ async function takeFiles(
     const sha256 = createHash('sha256').update(bytes).digest('hex')
     kept.add(sha256)
     await keepBlob(sequelize, sha256, bytes)
-    const file = { path, size: bytes.length, sha256, choice: null }
+    const file = { path, rawName, size: bytes.length, sha256, choice: null, unkept: null }
     const reading = await reader.read(file, async () => bytes, progress)
     await tell(progress, path, reading)
     return { file, reading }
   })
 }
 
+/** A name as it came, without the folder that holds everything. */
+function behindRoot(name: Buffer, root: string, encoding: NameEncoding): Buffer {
+  for (let length = 0; length < name.length; length++)
+    if (decodeName(name.subarray(0, length), encoding).replaceAll('\\', '/') === root) return name.subarray(length)
+  return name
+}
+
 /** Makes the snapshot with its plan and gives its id; null: the site has this very copy already. */
 async function makeSnapshot(
   siteId: string,
   taken: readonly ReadFile<TakenFile>[],
+  nameEncoding: NameEncoding | null,
   { abouts }: Pick<Assembled, 'abouts'>,
   transaction: Transaction,
 ): Promise<string | null> {
@@ -104,17 +117,13 @@ async function makeSnapshot(
   if (existing)
     throw new Refusal('copy-exists', 'This site has its copy already', 'Make another site for another copy.')
   const snapshot = await SnapshotRow.create(
-    { id: randomUUID(), siteId, receivedAt: new Date(), digest },
+    { id: randomUUID(), siteId, receivedAt: new Date(), digest, nameEncoding },
     { transaction },
   )
   await FileRow.bulkCreate(
-    taken.map(({ file: { path, size, sha256 } }, i) => ({
-      id: randomUUID(),
-      snapshotId: snapshot.id,
-      path,
-      size,
-      sha256,
-      ...standingOf(abouts[i] as FileAbout, sha256 !== null),
+    taken.map(({ file: { unkept, ...file } }, i) => ({
+      ...{ id: randomUUID(), snapshotId: snapshot.id, ...file },
+      ...standingOf(abouts[i] as FileAbout, unkept),
     })),
     { transaction },
   )

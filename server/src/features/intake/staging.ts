@@ -6,8 +6,8 @@ import { isLitter } from '@undo-ink/core'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import { type JobPayload, type JobRow, UploadChunkRow, UploadFileRow } from '../../db/models.ts'
 import { addJob } from '../jobs/store.ts'
-import { sitePath } from './path.ts'
-import type { ReceivedFile } from './received.ts'
+import { folderPath } from './path.ts'
+import type { OpenUpload, ReceivedFile } from './received.ts'
 import { openZip } from './zip.ts'
 
 /** Bytes of one piece of an upload. */
@@ -28,17 +28,17 @@ export interface UploadedFile {
 export function stageUpload(
   sequelize: Sequelize,
   siteId: string,
-  kind: Exclude<JobPayload['kind'], 'read'>,
+  payload: Exclude<JobPayload, { kind: 'read' }>,
   files: readonly UploadedFile[],
 ): Promise<JobRow> {
   return sequelize.transaction(async (transaction) => {
-    const job = await addJob(sequelize, { siteId, kind: 'intake', payload: { kind } }, transaction)
+    const job = await addJob(sequelize, { siteId, kind: 'intake', payload }, transaction)
     const rows = files.map(({ name, size }, position) => ({ jobId: job.id, position, name, size }))
     await UploadFileRow.bulkCreate(rows, { transaction })
     const batch = new PieceBatch(sequelize, job.id, transaction)
     for (const [position, { size, at }] of files.entries()) {
       // A file of a folder that is too large to be kept need not be stored to be listed.
-      if (kind === 'files' && size > LIMITS.fileBytes) continue
+      if (payload.kind === 'files' && size > LIMITS.fileBytes) continue
       let seq = 0
       for await (const bytes of createReadStream(at, { highWaterMark: PIECE }))
         await batch.add(position, seq++, bytes as Buffer)
@@ -90,25 +90,23 @@ class PieceBatch {
 }
 
 /** The files of a staged upload. `folder`: where an archive may be put to be unpacked. `close` them in the end. */
-export async function openUpload(
-  { id: jobId, payload }: JobRow,
-  folder: string,
-): Promise<{ files: ReceivedFile[]; close(): void }> {
+export async function openUpload({ id: jobId, payload }: JobRow, folder: string): Promise<OpenUpload> {
   const rows = await UploadFileRow.findAll({ where: { jobId }, order: [['position', 'ASC']] })
   if (payload.kind !== 'zip') {
     const files = rows.filter(({ name }) => !isLitter(name)).map((row) => fromFolder(row))
-    return { files, close: () => {} }
+    return { files, encoding: null, close: () => {} }
   }
   const path = join(folder, 'upload.zip')
   const file = await open(path, 'w')
   for await (const bytes of chunksOf(jobId, 0)) await file.write(bytes)
   await file.close()
-  return openZip(path, Number(rows[0]?.size ?? 0))
+  return openZip(path, Number(rows[0]?.size ?? 0), payload.names)
 }
 
 function fromFolder({ jobId, position, name, size }: UploadFileRow): ReceivedFile {
   return {
-    path: sitePath(name),
+    ...folderPath(name),
+    rawName: null,
     size: Number(size),
     bytes: async () => {
       if (Number(size) > LIMITS.fileBytes) return null

@@ -71,8 +71,13 @@ export class Uploads {
   }
 }
 
+/** Names come percent-encoded, since forms cannot hold all of them (HTML, multipart form data); one that is not so is taken as it stands. */
 function uploadedFile({ originalname, size, path }: Express.Multer.File): UploadedFile {
-  return { name: originalname, size, at: path }
+  try {
+    return { name: decodeURIComponent(originalname), size, at: path }
+  } catch {
+    return { name: originalname, size, at: path }
+  }
 }
 
 function parse(req: Request, res: Response, folder: string): Promise<void> {

@@ -1,11 +1,11 @@
 import type { Readable } from 'node:stream'
 import { crc32 } from 'node:zlib'
 import { LIMITS } from '@undo-ink/contracts'
-import { isLitter } from '@undo-ink/core'
+import { decodeName, isLitter, likelyNameEncoding, type NameEncoding } from '@undo-ink/core'
 import yauzl, { type Entry, type ZipFile } from 'yauzl'
 import { Refusal } from '../../http/problem.ts'
-import { sitePath } from './path.ts'
-import type { ReceivedFile } from './received.ts'
+import { archivePath, type NamedFile } from './path.ts'
+import type { OpenUpload, ReceivedFile } from './received.ts'
 
 /** An archive that unpacks to more than this many times its weight is no website but a bomb (deflate allows 1,032). */
 const MOST_RATIO = 200
@@ -13,12 +13,17 @@ const MOST_RATIO = 200
 const HARMLESS = 16 * 1024 * 1024
 
 /** Opens an archive and checks its whole directory before anything of it is unpacked. `close` it in the end. */
-export async function openZip(file: string, weight: number): Promise<{ files: ReceivedFile[]; close(): void }> {
+export async function openZip(file: string, weight: number, names?: NameEncoding): Promise<OpenUpload> {
   const zip = await open(file)
   try {
-    const entries = await readDirectory(zip)
-    checkSizes(entries, weight)
-    return { files: entries.map((entry) => received(zip, entry)), close: () => zip.close() }
+    const all = await readDirectory(zip)
+    const untold = all.filter(isUntold)
+    const encoding =
+      untold.length === 0 ? null : (names ?? likelyNameEncoding(untold.map(({ fileNameRaw }) => fileNameRaw)))
+    const entries = all.flatMap((entry) => named(entry, encoding) ?? [])
+    if (entries.length > LIMITS.files) throw tooMany()
+    checkSizes(all, weight)
+    return { files: entries.map((entry) => received(zip, entry)), encoding, close: () => zip.close() }
   } catch (error) {
     zip.close()
     throw asRefusal(error)
@@ -27,7 +32,7 @@ export async function openZip(file: string, weight: number): Promise<{ files: Re
 
 function open(file: string): Promise<ZipFile> {
   return new Promise((resolve, reject) => {
-    yauzl.open(file, { lazyEntries: true, autoClose: false }, (error, zip) =>
+    yauzl.open(file, { lazyEntries: true, autoClose: false, decodeStrings: false }, (error, zip) =>
       error ? reject(asRefusal(error)) : resolve(zip),
     )
   })
@@ -41,10 +46,8 @@ function readDirectory(zip: ZipFile): Promise<Entry[]> {
     zip.on('entry', (entry: Entry) => {
       try {
         checkEntry(entry)
-        const isFolder = entry.fileName.endsWith('/')
-        if (!isFolder && !isLitter(entry.fileName)) entries.push(entry)
-        if (entries.length > LIMITS.files)
-          throw new Refusal('too-many-files', `The archive holds more than ${LIMITS.files.toLocaleString('en')} files`)
+        entries.push(entry)
+        if (entries.length > MOST_ENTRIES) throw tooMany()
         zip.readEntry()
       } catch (error) {
         reject(error)
@@ -52,6 +55,41 @@ function readDirectory(zip: ZipFile): Promise<Entry[]> {
     })
     zip.readEntry()
   })
+}
+
+/** Folders have entries of their own, and file managers leave theirs. */
+const MOST_ENTRIES = 4 * LIMITS.files
+
+function tooMany(): Refusal {
+  return new Refusal('too-many-files', `The archive holds more than ${LIMITS.files.toLocaleString('en')} files`)
+}
+
+/** General purpose bit 11 (APPNOTE 4.4.4): the name is UTF-8. Field 0x7075 (APPNOTE 4.6.9) has it in UTF-8 beside. */
+const IS_UTF8 = 0x800
+const UNICODE_PATH = 0x7075
+
+/** Whether a name says no encoding, and needs one. */
+function isUntold({ fileNameRaw, generalPurposeBitFlag, extraFields }: Entry): boolean {
+  const isTold = generalPurposeBitFlag & IS_UTF8 || extraFields.some(({ id }) => id === UNICODE_PATH)
+  return !isTold && fileNameRaw.some((byte) => byte >= 0x80)
+}
+
+interface NamedEntry {
+  readonly entry: Entry
+  readonly file: NamedFile
+  readonly rawName: Buffer | null
+}
+
+/** null: a folder, or what file managers leave. */
+function named(entry: Entry, encoding: NameEncoding | null): NamedEntry | null {
+  const { fileNameRaw, generalPurposeBitFlag, extraFields } = entry
+  const isRead = encoding !== null && isUntold(entry)
+  const name = isRead
+    ? decodeName(fileNameRaw, encoding)
+    : yauzl.getFileNameLowLevel(generalPurposeBitFlag, fileNameRaw, extraFields, false)
+  const path = name.replaceAll('\\', '/')
+  if (path.endsWith('/') || isLitter(path)) return null
+  return { entry, file: archivePath(name), rawName: isRead ? Buffer.from(fileNameRaw) : null }
 }
 
 const LINK = 0o120000
@@ -64,7 +102,7 @@ function checkEntry(entry: Entry): void {
     throw new Refusal(
       'unsafe-path',
       'The archive holds a link to another place; nothing was taken in',
-      JSON.stringify(entry.fileName),
+      JSON.stringify(entry.fileNameRaw.toString('latin1')),
     )
 }
 
@@ -82,9 +120,10 @@ function megabytes(bytes: number): string {
   return `${(bytes / 1024 / 1024).toFixed(1)} MB`
 }
 
-function received(zip: ZipFile, entry: Entry): ReceivedFile {
+function received(zip: ZipFile, { entry, file, rawName }: NamedEntry): ReceivedFile {
   return {
-    path: sitePath(entry.fileName),
+    ...file,
+    rawName,
     size: entry.uncompressedSize,
     bytes: async () => (entry.uncompressedSize > LIMITS.fileBytes ? null : unpack(zip, entry)),
   }
@@ -103,7 +142,7 @@ async function unpack(zip: ZipFile, entry: Entry): Promise<Buffer> {
     throw new Refusal(
       'damaged-zip',
       'The archive is damaged; nothing was taken in',
-      `${JSON.stringify(entry.fileName)}: ${(error as Error).message}`,
+      `${JSON.stringify(entry.fileNameRaw.toString('latin1'))}: ${(error as Error).message}`,
     )
   }
 }

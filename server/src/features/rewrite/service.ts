@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream'
 import { ZipFile } from 'yazl'
-import type { PlanRow } from '../../db/models.ts'
+import type { FileRow, PlanRow } from '../../db/models.ts'
 import { listFiles } from '../sites/store.ts'
 import type { Writer } from './writer.ts'
 
@@ -26,7 +26,30 @@ export async function rewriteZip(plan: PlanRow, writer: Writer): Promise<Readabl
         (error: Error) => take(error, undefined as never),
       )
     })
+    if (file.rawName !== null || file.path.includes('\\')) keepName(zip, file)
   }
   zip.end()
   return stream
+}
+
+/** General purpose bit 11 (APPNOTE 4.4.4): the name is UTF-8; where it stands in an entry's header beside its data, and in the directory. */
+const IS_UTF8 = 0x800
+const FLAGS_AT = { getLocalFileHeader: 6, getCentralDirectoryRecord: 8 } as const
+
+/** What the package keeps of an entry, as far as it is changed here. */
+type PackedEntry = { utf8FileName: Buffer } & Record<keyof typeof FLAGS_AT, () => Buffer>
+
+/** Has the last entry go out under the bytes that its name came in: the package writes names as UTF-8 alone, and no backslash. */
+function keepName(zip: ZipFile, { path, rawName }: FileRow): void {
+  const entry = (zip as unknown as { readonly entries: readonly PackedEntry[] }).entries.at(-1) as PackedEntry
+  entry.utf8FileName = rawName ?? Buffer.from(path)
+  if (rawName === null) return
+  for (const header of ['getLocalFileHeader', 'getCentralDirectoryRecord'] as const) {
+    const made = entry[header].bind(entry)
+    entry[header] = () => {
+      const bytes = made()
+      bytes.writeUInt16LE(bytes.readUInt16LE(FLAGS_AT[header]) & ~IS_UTF8, FLAGS_AT[header])
+      return bytes
+    }
+  }
 }

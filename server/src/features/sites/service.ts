@@ -1,7 +1,7 @@
-import type { Client, NewSite, Site, SiteFile, SiteList, SiteSearch } from '@undo-ink/contracts'
+import type { Client, NewSite, Site, SiteFile, SiteList, SiteSearch, Snapshot } from '@undo-ink/contracts'
 import { generatedFrom } from '@undo-ink/core'
 import type { Sequelize } from 'sequelize'
-import type { FileRow, SiteRow } from '../../db/models.ts'
+import type { FileRow, SiteRow, SnapshotRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
 import { twoAtATime } from '../audit/reader.ts'
 import { isAudited } from '../audit/store.ts'
@@ -43,6 +43,7 @@ async function describeSite(site: SiteRow): Promise<Site> {
   // In this order: a job that ends in between is told as running once more, never a copy that is there as missing.
   const job = await openJob(site.id)
   const latest = await latestSnapshot(site.id)
+  const files = latest ? await listFiles(latest.snapshot.id) : []
   return {
     id: site.id,
     name: site.name,
@@ -54,12 +55,13 @@ async function describeSite(site: SiteRow): Promise<Site> {
       receivedAt: latest.snapshot.receivedAt.toISOString(),
       planId: latest.plan.id,
       digest: latest.snapshot.digest,
+      names: describeNames(latest.snapshot, files),
       read: await isAudited(latest.snapshot.id),
       sameAs: (await copiesLike(latest.snapshot)).map(({ receivedAt, ...copy }) => ({
         ...copy,
         receivedAt: receivedAt.toISOString(),
       })),
-      files: describeFiles(await listFiles(latest.snapshot.id)),
+      files: describeFiles(files),
     },
   }
 }
@@ -67,6 +69,10 @@ async function describeSite(site: SiteRow): Promise<Site> {
 async function describeClient({ clientId }: SiteRow): Promise<Client> {
   const { id, name } = await findClient(clientId)
   return { id, name }
+}
+
+function describeNames({ nameEncoding }: SnapshotRow, files: readonly FileRow[]): Snapshot['names'] {
+  return nameEncoding && { encoding: nameEncoding, files: files.filter(({ rawName }) => rawName !== null).length }
 }
 
 function describeFiles(files: readonly FileRow[]): SiteFile[] {

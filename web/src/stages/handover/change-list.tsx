@@ -4,7 +4,7 @@ import { type KeyboardEvent, useRef } from 'react'
 import { Segments } from '../../components/segments.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { Swatch } from '../../components/swatch.tsx'
-import { number } from '../../components/words.ts'
+import { number, shownPath } from '../../components/words.ts'
 import type { ChangeGroup } from './rewriting/planned-changes.ts'
 
 export type Order = 'decision' | 'file'
@@ -115,8 +115,8 @@ function DecisionLabel({ group }: { group: ChangeGroup }) {
 
 function FileLabel({ path }: { path: string }) {
   return (
-    <Text fontFamily="mono" truncate title={path}>
-      {path}
+    <Text fontFamily="mono" truncate title={shownPath(path)}>
+      {shownPath(path)}
     </Text>
   )
 }

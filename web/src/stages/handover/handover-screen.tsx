@@ -5,7 +5,7 @@ import { ActButton } from '../../components/act-button.tsx'
 import { Note } from '../../components/note.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
-import { count, encodingText, number } from '../../components/words.ts'
+import { count, encodingText, number, shownPath } from '../../components/words.ts'
 import { rowsIn } from '../../work/standing.ts'
 import { useLetters } from '../../work/use-keys.ts'
 import { useStable } from '../../work/use-stable.ts'
@@ -168,8 +168,8 @@ function FileFacts({ change, all, children }: FileFactsProps) {
   return (
     <Flex direction="column" gap="3" flex="none" fontSize="13px">
       <Sheet p="3" as="section" aria-label="Facts of the file">
-        <Text fontFamily="mono" fontWeight="600" truncate title={path}>
-          {path}
+        <Text fontFamily="mono" fontWeight="600" truncate title={shownPath(path)}>
+          {shownPath(path)}
         </Text>
         <Box as="dl" mt="1">
           {[

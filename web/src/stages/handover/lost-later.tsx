@@ -1,5 +1,5 @@
 import { Note } from '../../components/note.tsx'
-import { count } from '../../components/words.ts'
+import { count, shownPath } from '../../components/words.ts'
 import { useCopy } from '../../work/work.tsx'
 import { byFile, type PlannedChange } from './rewriting/planned-changes.ts'
 
@@ -16,7 +16,7 @@ export function LostLater({ all }: { all: readonly PlannedChange[] }) {
       {foreign.length > 0 ? (
         <Note shape="◆" title={`${count(sum(foreign), 'change')} in third-party code`}>
           The next update of {foreign.length === 1 ? 'this file' : 'these files'} loses them:{' '}
-          {listed(foreign.map(({ path }) => path))}.
+          {listed(foreign.map(({ path }) => shownPath(path)))}.
         </Note>
       ) : null}
       {made.length > 0 ? (

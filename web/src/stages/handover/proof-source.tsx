@@ -3,7 +3,7 @@ import { useMemo } from 'react'
 import { colorDots } from '../../components/color-dots.ts'
 import type { MarginNote, SourceMark } from '../../components/source-view.tsx'
 import { withAlpha } from '../../components/swatch.tsx'
-import { count } from '../../components/words.ts'
+import { count, shownPath } from '../../components/words.ts'
 import { markOf } from '../ledger/place-source.tsx'
 import { SourcePane } from '../ledger/source-pane.tsx'
 import type { PlannedChange } from './rewriting/planned-changes.ts'
@@ -45,7 +45,7 @@ export function ProofSource({ change, group, all }: ProofSourceProps) {
     >
       <Flex px="3" py="1.5" gap="3" borderBottomWidth="1px" bg="wash" fontSize="13px">
         <Text fontFamily="mono" fontWeight="600" truncate>
-          {path}
+          {shownPath(path)}
         </Text>
         {heading ? (
           <Text color="soft" truncate>

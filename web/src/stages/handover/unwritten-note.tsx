@@ -2,7 +2,7 @@ import { Text } from '@chakra-ui/react'
 import { UNWRITTEN_WORDS } from '@undo-ink/contracts'
 import { groupBy } from '@undo-ink/core'
 import { Note } from '../../components/note.tsx'
-import { count } from '../../components/words.ts'
+import { count, shownPath } from '../../components/words.ts'
 import type { UnwrittenPlace } from './rewriting/rewrite-site.ts'
 
 const MOST_TOLD = 6
@@ -19,7 +19,7 @@ export function UnwrittenNote({ unwritten }: { unwritten: readonly UnwrittenPlac
           <Text as="span" fontFamily="mono">
             {some
               .slice(0, MOST_TOLD)
-              .map(({ path, line }) => (line === null ? path : `${path}:${line}`))
+              .map(({ path, line }) => (line === null ? shownPath(path) : `${shownPath(path)}:${line}`))
               .join(', ')}
           </Text>
           {some.length > MOST_TOLD ? ` and ${some.length - MOST_TOLD} more` : ''}

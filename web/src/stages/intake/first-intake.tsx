@@ -1,13 +1,15 @@
 import { Box, Flex, Spinner, Text } from '@chakra-ui/react'
 import { LIMITS, type Site } from '@undo-ink/contracts'
+import { NAME_ENCODINGS, type NameEncoding } from '@undo-ink/core'
 import { useRef, useState } from 'react'
 import { type FileWithPath, useDropzone } from 'react-dropzone'
 import { useNavigate } from 'react-router'
 import { useSendCopy } from '../../api/sites.ts'
 import { sortOut } from '../../api/uploads.ts'
 import { ActButton } from '../../components/act-button.tsx'
+import { Choice } from '../../components/choice.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
-import { bytes, count, number } from '../../components/words.ts'
+import { bytes, count, NAME_ENCODING_WORDS, number } from '../../components/words.ts'
 import { JobTrouble, troubleOf, troubleOfJob } from './job-trouble.tsx'
 
 /** Takes the copy of a site that has none yet. */
@@ -16,11 +18,13 @@ export function FirstIntake({ site }: { site: Site }) {
   const send = useSendCopy(site.id)
   const folder = useRef<HTMLInputElement>(null)
   const [problem, setProblem] = useState<string | null>(null)
+  const [names, setNames] = useState<NameEncoding | ''>('')
   const take = (files: readonly FileWithPath[]) => {
     const chosen = sortOut(files)
     setProblem('problem' in chosen ? chosen.problem : null)
     send.reset()
-    if (!('problem' in chosen)) send.mutate(chosen, { onSuccess: () => navigate(`/sites/${site.id}/intake`) })
+    if (!('problem' in chosen))
+      send.mutate({ ...chosen, names }, { onSuccess: () => navigate(`/sites/${site.id}/intake`) })
   }
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
     onDrop: take,
@@ -89,6 +93,15 @@ export function FirstIntake({ site }: { site: Site }) {
               Up to {number(LIMITS.files)} files and {bytes(LIMITS.totalBytes)} in all. Files over{' '}
               {bytes(LIMITS.fileBytes)} are listed and left out.
             </Text>
+            <Choice
+              label="File names of an old ZIP"
+              value={names}
+              options={[
+                ['', 'read as most likely'],
+                ...NAME_ENCODINGS.map((each) => [each, NAME_ENCODING_WORDS[each]] as const),
+              ]}
+              onChoose={(value) => setNames(value as NameEncoding | '')}
+            />
           </>
         )}
       </Flex>

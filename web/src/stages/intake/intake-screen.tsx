@@ -8,7 +8,17 @@ import { useChooseFiles } from '../../api/sites.ts'
 import { ActButton } from '../../components/act-button.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { type Column, VirtualTable } from '../../components/virtual-table.tsx'
-import { are, bytes, count, day, encodingText, number, SYNTAX_WORDS } from '../../components/words.ts'
+import {
+  are,
+  bytes,
+  count,
+  day,
+  encodingText,
+  NAME_ENCODING_WORDS,
+  number,
+  SYNTAX_WORDS,
+  shownPath,
+} from '../../components/words.ts'
 import { useCopy } from '../../work/work.tsx'
 import { FileReading, readingText } from './file-reading.tsx'
 import { JobProgress } from './job-progress.tsx'
@@ -27,7 +37,13 @@ export function IntakeScreen() {
       (path) => path,
     )
     return [
-      { head: 'File', mono: true, path: true, cell: ({ path }) => path, title: ({ path }) => path },
+      {
+        head: 'File',
+        mono: true,
+        path: true,
+        cell: ({ path }) => shownPath(path),
+        title: ({ path }) => shownPath(path),
+      },
       { head: 'Size', width: '90px', right: true, cell: ({ size }) => bytes(size) },
       { head: 'Syntax', width: '90px', cell: ({ syntax }) => SYNTAX_WORDS[syntax] },
       { head: 'Encoding', width: '120px', cell: ({ encoding }) => (encoding ? encodingText(encoding) : '–') },
@@ -86,6 +102,14 @@ export function IntakeScreen() {
       <Box aria-live="assertive">
         {trouble ? <JobTrouble {...trouble} after="The files stay as they were." /> : null}
       </Box>
+      {snapshot.names ? (
+        <Text mb="3" fontSize="13px">
+          {count(snapshot.names.files, 'file name')} of the archive {snapshot.names.files === 1 ? 'was' : 'were'} not in
+          UTF-8: read as {NAME_ENCODING_WORDS[snapshot.names.encoding]}, and handed over as{' '}
+          {snapshot.names.files === 1 ? 'it' : 'they'} came. If that is wrong, make another site of the archive and
+          choose there what its names are.
+        </Text>
+      ) : null}
       {snapshot.sameAs.map(({ siteId, name, receivedAt }) => (
         <Text key={siteId} mb="3" fontSize="13px">
           <span aria-hidden>◆</span> These are byte for byte the files of{' '}

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { Sheet } from '../../components/sheet.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { type Column, VirtualTable } from '../../components/virtual-table.tsx'
-import { are, count, number } from '../../components/words.ts'
+import { are, count, number, shownPath } from '../../components/words.ts'
 import { useCopy } from '../../work/work.tsx'
 
 /** Which page is made of what, and which files no page uses. */
@@ -52,10 +52,10 @@ function PageList({ pages, chosen, onChoose }: PageListProps) {
           style={{ fontWeight: path === chosen ? 600 : 400, textDecoration: 'underline' }}
           onClick={() => onChoose(path)}
         >
-          {path}
+          {shownPath(path)}
         </button>
       ),
-      title: ({ path }) => path,
+      title: ({ path }) => shownPath(path),
     },
     { head: 'Sheets', width: '80px', right: true, cell: ({ sheets }) => number(sheets.length) },
     { head: 'Templates', width: '90px', right: true, cell: ({ parts }) => number(parts.length) },
@@ -66,7 +66,7 @@ function PageList({ pages, chosen, onChoose }: PageListProps) {
 }
 
 const UNUSED: readonly Column<UnusedFile>[] = [
-  { head: 'Used by no page', mono: true, cell: ({ path }) => path, title: ({ path }) => path },
+  { head: 'Used by no page', mono: true, cell: ({ path }) => shownPath(path), title: ({ path }) => shownPath(path) },
   { head: 'Named in', mono: true, cell: namesOf, title: namesOf },
 ]
 
@@ -95,7 +95,7 @@ function PageCard({ page: { path, sheets, parts, scripts } }: { page: Page }) {
   return (
     <Sheet
       as="section"
-      aria-label={`The page ${path}`}
+      aria-label={`The page ${shownPath(path)}`}
       p="4"
       w={{ base: '100%', lg: '400px' }}
       flex="none"
@@ -104,7 +104,7 @@ function PageCard({ page: { path, sheets, parts, scripts } }: { page: Page }) {
       tabIndex={0}
     >
       <Heading as="h2" fontSize="14px" fontFamily="mono" mb="2" wordBreak="break-all">
-        {path}
+        {shownPath(path)}
       </Heading>
       <Part title={`${count(sheets.length, 'sheet')}, the later ones win over the earlier`}>
         {sheets.map((sheet, i) => (

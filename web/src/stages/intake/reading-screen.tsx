@@ -3,13 +3,13 @@ import type { FilesRead, Job } from '@undo-ink/contracts'
 import { useFilesRead } from '../../api/jobs.ts'
 import { StageHead } from '../../components/stage-head.tsx'
 import { type Column, VirtualTable } from '../../components/virtual-table.tsx'
-import { number } from '../../components/words.ts'
+import { number, shownPath } from '../../components/words.ts'
 import { JobProgress } from './job-progress.tsx'
 
 type FileDone = FilesRead[number]
 
 const COLUMNS: readonly Column<FileDone>[] = [
-  { head: 'File', mono: true, cell: ({ path }) => path, title: ({ path }) => path },
+  { head: 'File', mono: true, cell: ({ path }) => shownPath(path), title: ({ path }) => shownPath(path) },
   {
     head: 'Places',
     width: '120px',

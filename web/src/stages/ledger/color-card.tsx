@@ -7,7 +7,7 @@ import { PopupButton } from '../../components/popup-button.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { SURROUNDS } from '../../components/surround.ts'
 import { Swatch } from '../../components/swatch.tsx'
-import { count, EVIDENCE_WORDS } from '../../components/words.ts'
+import { count, EVIDENCE_WORDS, shownPath } from '../../components/words.ts'
 import type { PlaceOf } from '../../work/places.ts'
 import { useView } from '../../work/view-store.ts'
 import { useClusters, useCopy } from '../../work/work.tsx'
@@ -90,7 +90,7 @@ function Onward({ place, lead }: { place: PlaceOf; lead: string | null }) {
             <Box as="ul" listStyleType="none" maxH="260px" overflow="auto">
               {pages.map(({ path }) => (
                 <Text as="li" key={path} fontFamily="mono" fontSize="13px" py="1">
-                  <Link to={lookPath(site.id, path)}>{path}</Link>
+                  <Link to={lookPath(site.id, path)}>{shownPath(path)}</Link>
                 </Text>
               ))}
             </Box>

@@ -2,7 +2,7 @@ import { Box, Text } from '@chakra-ui/react'
 import { type Grouping, type Outcome, opaqueKey, paintOf } from '@undo-ink/core'
 import type { ReactNode } from 'react'
 import { Swatch } from '../../components/swatch.tsx'
-import { stateText } from '../../components/words.ts'
+import { shownPath, stateText } from '../../components/words.ts'
 import type { PlaceOf } from '../../work/places.ts'
 import { becomesText } from '../../work/standing.ts'
 
@@ -66,7 +66,14 @@ export const PLACE_COLUMNS: readonly PlaceColumn[] = [
   },
   { key: 'notation', head: 'Notation', track: '84px', text: ({ notation }) => notation },
   { key: 'sureness', head: 'Sureness', track: '72px', text: ({ confidence }) => confidence },
-  { key: 'file', head: 'File', track: 'minmax(110px, 1.2fr)', mono: true, path: true, text: ({ path }) => path },
+  {
+    key: 'file',
+    head: 'File',
+    track: 'minmax(110px, 1.2fr)',
+    mono: true,
+    path: true,
+    text: ({ path }) => shownPath(path),
+  },
   { key: 'line', head: 'Line', track: '48px', mono: true, right: true, text: ({ line }) => String(line) },
 ]
 

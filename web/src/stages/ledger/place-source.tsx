@@ -5,6 +5,7 @@ import { colorDots } from '../../components/color-dots.ts'
 import { Segments } from '../../components/segments.tsx'
 import type { MarginNote, SourceMark } from '../../components/source-view.tsx'
 import { withAlpha } from '../../components/swatch.tsx'
+import { shownPath } from '../../components/words.ts'
 import type { PlaceOf, SitePlaces } from '../../work/places.ts'
 import { useCopy } from '../../work/work.tsx'
 import { SourcePane } from './source-pane.tsx'
@@ -67,8 +68,8 @@ export const PlaceSource = memo(function PlaceSource({ place, step, onChooseStep
 export function SourceHead({ place: { path, line, column } }: { place: Pick<PlaceOf, 'path' | 'line' | 'column'> }) {
   return (
     <Flex px="3" py="1.5" gap="2" align="center" borderBottomWidth="1px" bg="wash" fontSize="13px">
-      <Text fontFamily="mono" truncate title={path}>
-        {path}
+      <Text fontFamily="mono" truncate title={shownPath(path)}>
+        {shownPath(path)}
       </Text>
       <Text color="soft" whiteSpace="nowrap">
         line {line}, column {column}

@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Swatch } from '../../components/swatch.tsx'
-import { count, number } from '../../components/words.ts'
+import { count, number, shownPath } from '../../components/words.ts'
 import type { Consequence, PairChange } from '../../judging/consequence.ts'
 import { Warnings } from '../../judging/warnings.tsx'
 import type { Row } from '../../work/standing.ts'
@@ -46,8 +46,8 @@ export function ConsequencePanel({ rows, consequence, isToRole, onUnmark }: Cons
         <Text color="soft">Where</Text>
         {consequence.files.slice(0, 3).map(([path, times]) => (
           <Flex key={path} fontFamily="mono" gap="2">
-            <Text truncate title={path}>
-              {path}
+            <Text truncate title={shownPath(path)}>
+              {shownPath(path)}
             </Text>
             <Text>{number(times)}</Text>
           </Flex>
