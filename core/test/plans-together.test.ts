@@ -56,7 +56,7 @@ describe('parts, alphas, solids, gradients, slips and added rules in one plan', 
           expect([source.path, code, count <= (told.before.get(code) ?? 0)]).toEqual([source.path, code, true])
       }
     })
-    expect(edits).toBeGreaterThan(2000)
+    expect(edits).toBeGreaterThan(1000)
   })
 
   it('never fail on what is broken', () => {

@@ -150,8 +150,6 @@ async function unpack(zip: ZipFile, entry: Entry): Promise<Buffer> {
 function asRefusal(error: unknown): Refusal {
   if (error instanceof Refusal) return error
   const message = (error as Error).message
-  if (/relative path|absolute path|invalid characters/i.test(message))
-    return new Refusal('unsafe-path', 'A file name leads out of the site; nothing was taken in', message)
   if (/end of central directory/i.test(message))
     return new Refusal(
       'not-a-zip',
