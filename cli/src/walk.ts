@@ -1,20 +1,22 @@
 import type { Dirent } from 'node:fs'
 import { readdir, stat } from 'node:fs/promises'
 import { join } from 'node:path'
+import type { AuditDocument } from '@undo-ink/contracts'
 import { LIMITS } from '@undo-ink/contracts/limits'
 import { isLitter } from '@undo-ink/core'
 import { Misuse } from './misuse.ts'
 
+type Why = AuditDocument['unopened'][number]['why']
+
 /** Why something in a folder is not opened, in words. */
-const WHY = {
+const WHY: Readonly<Record<Why, string>> = {
   link: 'it is a link; what it leads to is not followed',
   'no-file': 'it is neither a file nor a folder',
   'no-utf8': 'its name is not UTF-8',
   sparse: 'it takes far less room than it has bytes',
   'no-permission': 'it may not be read',
   unreadable: 'it cannot be read',
-} as const
-type Why = keyof typeof WHY
+}
 
 /** Something that is not opened; of a name that is not UTF-8 what can be told of it. */
 export interface Unopened {
@@ -34,26 +36,13 @@ export async function walk(folder: string): Promise<Walked> {
   const unopened: Unopened[] = []
   const folders = ['']
   for (let at = folders.pop(); at !== undefined; at = folders.pop()) {
-    const path = at
-    const entries = await listOf(join(folder, path)).catch((error: NodeJS.ErrnoException) => {
-      if (path === '') throw new Misuse(`${folder} is no folder`)
-      unopened.push({ path, why: whyOf(error) })
-      return []
-    })
-    for (const entry of entries) {
-      const name = entry.name.toString('utf8')
-      const path = at === '' ? name : `${at}/${name}`
+    for (const entry of await entriesOf(folder, at, unopened)) {
+      const path = at === '' ? `${entry.name}` : `${at}/${entry.name}`
       if (isLitter(path)) continue
-      const isFound = Buffer.from(name).equals(entry.name)
-      const why = !isFound ? 'no-utf8' : entry.isSymbolicLink() ? 'link' : null
-      if (why !== null) unopened.push({ path, why })
-      else if (entry.isDirectory()) folders.push(path)
-      else if (!entry.isFile()) unopened.push({ path, why: 'no-file' })
-      else {
-        const found = await sizeOf(join(folder, path))
-        if (typeof found === 'number') files.push({ path, size: found })
-        else unopened.push({ path, why: found })
-      }
+      const found = await lookAt(entry, join(folder, path))
+      if (found === 'folder') folders.push(path)
+      else if (typeof found === 'number') files.push({ path, size: found })
+      else unopened.push({ path, why: found })
     }
   }
   const byPath = (a: { path: string }, b: { path: string }) => (a.path < b.path ? -1 : 1)
@@ -69,9 +58,24 @@ export function whyOf({ code }: NodeJS.ErrnoException): Why {
   return code === 'EACCES' || code === 'EPERM' ? 'no-permission' : 'unreadable'
 }
 
-/** Names as they are kept: not all that a disk holds are UTF-8. */
-function listOf(folder: string): Promise<Dirent<Buffer>[]> {
-  return readdir(folder, { withFileTypes: true, encoding: 'buffer' }) as unknown as Promise<Dirent<Buffer>[]>
+/** What stands in a folder. Names as they are kept: not all that a disk holds are UTF-8. */
+async function entriesOf(folder: string, path: string, unopened: Unopened[]): Promise<Dirent<Buffer>[]> {
+  try {
+    const entries = await readdir(join(folder, path), { withFileTypes: true, encoding: 'buffer' })
+    return entries as unknown as Dirent<Buffer>[]
+  } catch (error) {
+    if (path === '') throw new Misuse(`${folder} is no folder`)
+    unopened.push({ path, why: whyOf(error as NodeJS.ErrnoException) })
+    return []
+  }
+}
+
+/** The size of a file, or what else it is. */
+async function lookAt(entry: Dirent<Buffer>, file: string): Promise<number | 'folder' | Why> {
+  if (!Buffer.from(`${entry.name}`).equals(entry.name)) return 'no-utf8'
+  if (entry.isSymbolicLink()) return 'link'
+  if (entry.isDirectory()) return 'folder'
+  return entry.isFile() ? sizeOf(file) : 'no-file'
 }
 
 /** Bytes of one block, as systems count them (POSIX, st_blocks). */

@@ -104,9 +104,9 @@ describe('any input at all', () => {
 
   it(
     'mutated sheets and pages are read without a fall, every range holds its text, and edits can be taken back',
-    () => {
+    async () => {
       let found = 0
-      eachRound(20 * ROUNDS, (random) => {
+      await eachRound(20 * ROUNDS, (random) => {
         for (const { path, text } of SAMPLES)
           for (const as of OTHERS[path.replace(/^.*\./, '')] ?? [path]) found += check(as, mutate(text, random))
       })
@@ -118,8 +118,8 @@ describe('any input at all', () => {
 
   it(
     'so is noise',
-    () => {
-      eachRound(200 * ROUNDS, (random) => {
+    async () => {
+      await eachRound(200 * ROUNDS, (random) => {
         const length = Math.floor(random() * 60)
         const text = Array.from({ length }, () => PIECES[Math.floor(random() * PIECES.length)]).join(
           random() < 0.5 ? '' : ' ',
@@ -136,8 +136,8 @@ describe('any input at all', () => {
     for (const piece of ENDLESS) check(`a.${ending}`, piece.repeat(1500 * ROUNDS))
   })
 
-  it('random bytes are a text or are refused', () => {
-    eachRound(300 * ROUNDS, (random) => {
+  it('random bytes are a text or are refused', async () => {
+    await eachRound(300 * ROUNDS, (random) => {
       const bytes = Uint8Array.from({ length: Math.floor(random() * 200) }, () => Math.floor(random() * 256))
       const { source, skipped } = classify('a.css', bytes, 1000)
       expect(source === null).toBe(skipped !== null)

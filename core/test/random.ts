@@ -13,10 +13,10 @@ export function seeded(seed: number): () => number {
 const FIRST = Number(process.env.SEED ?? 4711)
 
 /** Rounds of a test, each with a seed of its own; one that fails says with which `SEED` it is the first. */
-export function eachRound(rounds: number, round: (random: () => number) => void): void {
+export async function eachRound(rounds: number, round: (random: () => number) => void | Promise<void>): Promise<void> {
   for (let seed = FIRST; seed < FIRST + rounds; seed++)
     try {
-      round(seeded(seed))
+      await round(seeded(seed))
     } catch (error) {
       throw new Error(`SEED=${seed}: ${(error as Error).message}`, { cause: error })
     }

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import express from 'express'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { seeded } from '../../core/test/random.ts'
+import { eachRound } from '../../core/test/random.ts'
 import { UPLOAD_LIMITS, Uploads } from '../src/features/intake/uploads.ts'
 import { openZip } from '../src/features/intake/zip.ts'
 import { Refusal } from '../src/http/problem.ts'
@@ -13,7 +13,6 @@ import { zipOf } from './harness.ts'
 
 /** `npm run verify` goes on for longer, from a seed of its own. */
 const ROUNDS = process.env.VERIFY === 'all' ? 20 : 1
-const FIRST = Number(process.env.SEED ?? 4711)
 
 let folder: string
 beforeAll(() => {
@@ -36,19 +35,12 @@ function mutated(bytes: Buffer, random: () => number): Buffer {
   return made
 }
 
-async function eachSeed(rounds: number, round: (random: () => number) => Promise<void>): Promise<void> {
-  for (let seed = FIRST; seed < FIRST + rounds; seed++)
-    await round(seeded(seed)).catch((error: Error) => {
-      throw new Error(`SEED=${seed}: ${error.message}`, { cause: error })
-    })
-}
-
 describe('any bytes at all', () => {
   it('are an archive whose files are safe, or are refused', async () => {
     const whole = await zipOf({ 'site/a.css': 'a{color:tan}'.repeat(20), 'site/b/ü.html': '<p>', 'site/c.png': 'x' })
     const file = join(folder, 'a.zip')
     let [opened, read] = [0, 0]
-    await eachSeed(400 * ROUNDS, async (random) => {
+    await eachRound(400 * ROUNDS, async (random) => {
       const bytes = mutated(whole, random)
       writeFileSync(file, bytes)
       const zip = await openZip(file, bytes.length).catch(refusalOnly)
@@ -81,7 +73,7 @@ describe('any bytes at all', () => {
       `--edge\r\nContent-Disposition: form-data; name="files"; filename="${name}"\r\n\r\n${text}\r\n`
     const body = Buffer.from(`${part('../a.css', 'a{}')}${part('b/ü.css', 'b{}')}--edge--\r\n`)
     const answers = new Map<number, number>()
-    await eachSeed(100 * ROUNDS, async (random) => {
+    await eachRound(100 * ROUNDS, async (random) => {
       const sent = mutated(body, random)
       const status = await post(port, sent)
       answers.set(status, (answers.get(status) ?? 0) + 1)

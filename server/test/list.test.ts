@@ -49,7 +49,7 @@ describe('the list of sites', () => {
       ['Two', 2],
       ['One', 2],
     ])
-    expect(await asked(list)).toBe(2)
+    expect(await asked(list)).toBe(1)
     await act(plans[0] as string, 1, '#d2b48c')
     const again = await asked(list)
     expect(again).toBeGreaterThan(1)

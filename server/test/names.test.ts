@@ -74,3 +74,24 @@ it('names of a folder come as they are on its disk; one that cannot be kept leav
   const copy = await copyOf(snapshot.planId)
   for (const name of ['a\\b.css', 'q"%22.css']) expect(copy.includes(name), name).toBe(true)
 })
+
+it('a name with a NUL is refused, and so many and long names that nobody reads them hold nobody up', async () => {
+  const form = new FormData()
+  form.append('files', new Blob(['x']), 'a%00.css')
+  const url = `http://127.0.0.1:${harness.port}/api/sites/${await makeSite(harness, 'NUL')}/copy`
+  const refused = await fetch(url, { method: 'POST', body: form })
+  expect([refused.status, ((await refused.json()) as { code: string }).code]).toEqual([422, 'unsafe-path'])
+  const root = Buffer.alloc(60, Buffer.from([0x83, 0x5c]))
+  const long = (i: number) =>
+    Buffer.concat([root, Buffer.from(`/${i}`), Buffer.alloc(60_000, Buffer.from([0x83, 0x5c]))])
+  const { snapshot } = await send(
+    'Long names',
+    rawZip([
+      ...Array.from({ length: 60 }, (_, i) => ({ name: long(i), text: 'x', flags: 0 })),
+      { name: Buffer.concat([root, Buffer.from('/a.css')]), text: 'a{color:tan}', flags: 0 },
+    ]),
+    '?names=shift_jis',
+  )
+  expect(snapshot.files.filter(({ skipped }: { skipped: string }) => skipped === 'name-too-long')).toHaveLength(60)
+  expect(snapshot.files.find(({ path }: { path: string }) => path === 'a.css')).toMatchObject({ skipped: null })
+})

@@ -24,19 +24,24 @@ export function decodeName(bytes: Uint8Array, encoding: NameEncoding): string {
   return Array.from(bytes, (byte) => (byte < 0x80 ? String.fromCharCode(byte) : CP437[byte - 0x80])).join('')
 }
 
-/** Names of which the encoding is told: more would hardly say more. */
+/** Names of which the encoding is told, and bytes of each: more would hardly say more, and hostile ones cost no time. */
 const MOST = 200
+const MOST_BYTES = 200
+
+/** Half a character, where a name was cut. */
+const CUT = /\uFFFD$/
 
 /** The encoding in which all of some names of one archive make most sense: letters beside letters of their own script. */
 export function likelyNameEncoding(all: readonly Uint8Array[]): NameEncoding {
-  const names = all.slice(0, MOST)
-  const [first, ...others] = NAME_ENCODINGS.map((encoding) => ({
-    encoding,
-    sense: names.reduce((sum, name) => sum + senseOf(decodeName(name, encoding)), 0),
-  }))
   // What is UTF-8 at all is nothing else: other names are hardly ever well-formed in it.
-  if (first && all.every((name) => !decodeName(name, 'utf-8').includes('\uFFFD'))) return 'utf-8'
-  return others.reduce((best, each) => (each.sense > best.sense ? each : best)).encoding
+  if (all.every((name) => !decodeName(name, 'utf-8').includes('\uFFFD'))) return 'utf-8'
+  const names = all.slice(0, MOST).map((name) => name.subarray(0, MOST_BYTES))
+  return NAME_ENCODINGS.filter((encoding) => encoding !== 'utf-8')
+    .map((encoding) => ({
+      encoding,
+      sense: names.reduce((sum, name) => sum + senseOf(decodeName(name, encoding).replace(CUT, '')), 0),
+    }))
+    .reduce((best, each) => (each.sense > best.sense ? each : best)).encoding
 }
 
 const SCRIPTS = {

@@ -148,8 +148,10 @@ export class OccurrencesRow extends Row<OccurrencesRow> {
   declare body: Buffer
 }
 
-/** What a job is given: an upload, or the choice with which the files of the site's copy are read. */
-/** `names`: how names of an archive are read that say no encoding; left out: as they make most sense. */
+/**
+ * What a job is given: an upload, or the choice with which the files of the site's copy are read.
+ * `names`: how names of an archive are read that say no encoding; left out: as they make most sense.
+ */
 export type JobPayload =
   | { readonly kind: 'zip' | 'files'; readonly names?: NameEncoding | undefined }
   | { readonly kind: 'read'; readonly choice: Choice | null }

@@ -122,7 +122,9 @@ function tryOut(
     pages: pages.filter((page) => page.files.some((path) => paths.has(path))).length,
     inStates: painted.filter(({ signals }) => statesOf(signals).length > 0).length,
     throughVariables: painted.length - taken.filter(({ variable }) => variable === null).length,
-    ...{ taken, now, then },
+    taken,
+    now,
+    then,
   }
 }
 

@@ -89,6 +89,8 @@ export class Reader {
       }
     }
     let done = 0
+    // For each the ledger is unpacked: a few steps show how far it is as well as many.
+    const atOnce = Math.max(1, Math.ceil(assembled.pages.length / STEPS))
     const readPages = async () => {
       if (pages.length > 0) words.push(...(await wordsOf(pages)))
       done += pages.length
@@ -98,7 +100,7 @@ export class Reader {
     }
     for (const page of assembled.pages) {
       const bytes = await load(hashes.get(page.path) as string)
-      if (held + bytes.length > MOST_HELD || pages.length === MOST_PAGES) await readPages()
+      if (held + bytes.length > MOST_HELD || pages.length === atOnce) await readPages()
       pages.push({ ...page, bytes })
       held += bytes.length
     }
@@ -122,8 +124,8 @@ function whenTooCostly(error: unknown): never {
 /** Bytes of pages that are read at once: little enough for any machine, much enough that the ledger is not unpacked for each. */
 const MOST_HELD = 8 * 1024 * 1024
 
-/** Pages that are read at once: few enough that one sees how far it is. */
-const MOST_PAGES = 50
+/** Steps in which it is told how far the pages are. */
+const STEPS = 8
 
 /** Does something with each of some files, two at a time, so that the bytes of a large copy are never all in memory; the results in their order. */
 export async function twoAtATime<F, R>(files: readonly F[], each: (file: F) => Promise<R>): Promise<R[]> {

@@ -52,7 +52,7 @@ function leadsOut(name: string): Refusal {
 
 /** A name that is not kept, as it is listed: short, and no other's. */
 function told(name: string): string {
-  if (name.length <= LIMITS.pathLength) return name.replaceAll('\u0000', '\ufffd')
+  if (name.length <= LIMITS.pathLength) return name
   return `${name.slice(0, 100)}…${createHash('sha256').update(name).digest('hex').slice(0, 8)}`
 }
 

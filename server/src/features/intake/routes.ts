@@ -5,8 +5,11 @@ import type { Config } from '../../config.ts'
 import { withFolder } from '../../folders.ts'
 import { answer, idOf } from '../../http/answer.ts'
 import { Refusal } from '../../http/problem.ts'
+import { refuseBusy } from '../jobs/store.ts'
 import { getSite } from '../sites/service.ts'
+import { findSite, latestSnapshot } from '../sites/store.ts'
 import { needRoom } from './room.ts'
+import { copyExists } from './service.ts'
 import { stageUpload } from './staging.ts'
 import { UPLOAD_LIMITS, type UploadLimits, Uploads } from './uploads.ts'
 
@@ -33,9 +36,7 @@ export function intakeRoutes(sequelize: Sequelize, config: Config, limits: Uploa
 
 /** Refuses what would be refused in the end before its bytes come in. */
 async function refuseUnwanted(siteId: string): Promise<void> {
-  const { snapshot, job } = await getSite(siteId)
-  if (snapshot)
-    throw new Refusal('copy-exists', 'This site has its copy already', 'Make another site for another copy.')
-  if (job && ['waiting', 'running'].includes(job.state))
-    throw new Refusal('busy', 'The files of this site are being read', 'Wait until that is done, or stop it.')
+  if (!(await findSite(siteId))) throw new Refusal('not-found', 'There is no such site')
+  if (await latestSnapshot(siteId)) throw copyExists()
+  await refuseBusy(siteId)
 }

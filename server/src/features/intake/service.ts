@@ -66,11 +66,13 @@ async function takeFiles(
   progress: Progress,
 ): Promise<ReadFile<TakenFile>[]> {
   const root = commonRoot(files.map(({ path }) => path))
+  const withoutRoot = encoding && rootRemover(root, encoding)
   let total = 0
   await progress.begin(files.length)
   return twoAtATime(files, async (received): Promise<ReadFile<TakenFile>> => {
     const path = received.path.slice(root.length)
-    const rawName = received.rawName && encoding && behindRoot(received.rawName, root, encoding)
+    // A name that is not kept goes nowhere, whatever its bytes are.
+    const rawName = (received.bad === null && received.rawName && withoutRoot?.(received.rawName)) || null
     const bytes = received.bad === null ? await received.bytes() : null
     if (!bytes) {
       await progress.fileDone(path, null)
@@ -93,11 +95,23 @@ async function takeFiles(
   })
 }
 
-/** A name as it came, without the folder that holds everything. */
-function behindRoot(name: Buffer, root: string, encoding: NameEncoding): Buffer {
-  for (let length = 0; length < name.length; length++)
-    if (decodeName(name.subarray(0, length), encoding).replaceAll('\\', '/') === root) return name.subarray(length)
-  return name
+/** Bytes of one UTF-16 unit of a name at most, in any of the encodings. */
+const MOST_BYTES = 4
+
+/** Takes the folder that holds everything off names as they came: it is looked for once, since almost all begin with the same bytes. */
+function rootRemover(root: string, encoding: NameEncoding): (name: Buffer) => Buffer {
+  let known: Buffer | null = null
+  const lengthIn = (name: Buffer) => {
+    const most = Math.min(name.length, MOST_BYTES * root.length)
+    for (let length = root.length; length <= most; length++)
+      if (decodeName(name.subarray(0, length), encoding).replaceAll('\\', '/') === root) return length
+    return 0
+  }
+  return (name) => {
+    if (root === '') return name
+    if (!known || !name.subarray(0, known.length).equals(known)) known = name.subarray(0, lengthIn(name))
+    return name.subarray(known.length)
+  }
 }
 
 /** Makes the snapshot with its plan and gives its id; null: the site has this very copy already. */
@@ -114,8 +128,7 @@ async function makeSnapshot(
   const digest = createHash('sha256').update(text).digest('hex')
   const existing = await SnapshotRow.findOne({ where: { siteId }, transaction })
   if (existing?.digest === digest) return null
-  if (existing)
-    throw new Refusal('copy-exists', 'This site has its copy already', 'Make another site for another copy.')
+  if (existing) throw copyExists()
   const snapshot = await SnapshotRow.create(
     { id: randomUUID(), siteId, receivedAt: new Date(), digest, nameEncoding },
     { transaction },
@@ -130,6 +143,10 @@ async function makeSnapshot(
   const planId = await startPlan(snapshot.id, site.clientId, transaction)
   await addVisitorNames(snapshot.id, planId, transaction)
   return snapshot.id
+}
+
+export function copyExists(): Refusal {
+  return new Refusal('copy-exists', 'This site has its copy already', 'Make another site for another copy.')
 }
 
 function checkFiles(files: readonly ReceivedFile[]): void {

@@ -73,10 +73,17 @@ export class Uploads {
 
 /** Names come percent-encoded, since forms cannot hold all of them (HTML, multipart form data); one that is not so is taken as it stands. */
 function uploadedFile({ originalname, size, path }: Express.Multer.File): UploadedFile {
+  const name = decoded(originalname)
+  // No disk has such a name, and the database cannot hold it.
+  if (name.includes('\u0000')) throw new Refusal('unsafe-path', 'A file name holds a NUL; nothing was taken in')
+  return { name, size, at: path }
+}
+
+function decoded(name: string): string {
   try {
-    return { name: decodeURIComponent(originalname), size, at: path }
+    return decodeURIComponent(name)
   } catch {
-    return { name: originalname, size, at: path }
+    return name
   }
 }
 

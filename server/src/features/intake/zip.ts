@@ -74,6 +74,9 @@ function isUntold({ fileNameRaw, generalPurposeBitFlag, extraFields }: Entry): b
   return !isTold && fileNameRaw.some((byte) => byte >= 0x80)
 }
 
+/** Bytes of a name that are read: what has more is too long in every encoding. */
+const MOST_NAME = 5 * LIMITS.pathLength
+
 interface NamedEntry {
   readonly entry: Entry
   readonly file: NamedFile
@@ -85,7 +88,7 @@ function named(entry: Entry, encoding: NameEncoding | null): NamedEntry | null {
   const { fileNameRaw, generalPurposeBitFlag, extraFields } = entry
   const isRead = encoding !== null && isUntold(entry)
   const name = isRead
-    ? decodeName(fileNameRaw, encoding)
+    ? decodeName(fileNameRaw.subarray(0, MOST_NAME), encoding)
     : yauzl.getFileNameLowLevel(generalPurposeBitFlag, fileNameRaw, extraFields, false)
   const path = name.replaceAll('\\', '/')
   if (path.endsWith('/') || isLitter(path)) return null

@@ -15,8 +15,7 @@ export async function addJob(
 ): Promise<JobRow> {
   const values = { id: randomUUID(), siteId, kind, payload, state: 'waiting', createdAt: new Date() } as const
   const row = await JobRow.create(values, { transaction }).catch((error: unknown) => {
-    if (error instanceof UniqueConstraintError)
-      throw new Refusal('busy', 'The files of this site are being read', 'Wait until that is done, or stop it.')
+    if (error instanceof UniqueConstraintError) throw busy()
     throw error
   })
   await sequelize.query("SELECT graphile_worker.add_job('run', $1::json, job_key := $2, max_attempts := $3)", {
@@ -35,6 +34,16 @@ export function findJob(id: string): Promise<JobRow | null> {
 export async function openJob(siteId: string): Promise<JobRow | null> {
   const row = await JobRow.findOne({ where: { siteId }, order: [['createdAt', 'DESC']] })
   return row && row.state !== 'done' ? row : null
+}
+
+/** Refuses what cannot be done while a job works on a site. */
+export async function refuseBusy(siteId: string): Promise<void> {
+  const job = await openJob(siteId)
+  if (job && ['waiting', 'running'].includes(job.state)) throw busy()
+}
+
+function busy(): Refusal {
+  return new Refusal('busy', 'The files of this site are being read', 'Wait until that is done, or stop it.')
 }
 
 /** Whether a job is still to be done. */

@@ -2,7 +2,7 @@ import type { DeletedSite } from '@undo-ink/contracts'
 import { Op, QueryTypes, type Sequelize, UniqueConstraintError } from 'sequelize'
 import { ClientRow, SiteRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
-import { openJob } from '../jobs/store.ts'
+import { refuseBusy } from '../jobs/store.ts'
 import { findSite } from './store.ts'
 
 /** Days in which what was deleted can be brought back. */
@@ -72,12 +72,6 @@ export async function restoreSite(sequelize: Sequelize, id: string): Promise<voi
 /** Lets go of what was deleted more than 30 days ago, with the bytes that no other copy holds. */
 export async function forgetDeleted(sequelize: Sequelize): Promise<void> {
   await sequelize.query("SELECT forget_deleted(now() - interval '30 days')", { type: QueryTypes.SELECT })
-}
-
-async function refuseBusy(siteId: string): Promise<void> {
-  const job = await openJob(siteId)
-  if (job && ['waiting', 'running'].includes(job.state))
-    throw new Refusal('busy', 'The files of this site are being read', 'Wait until that is done, or stop it.')
 }
 
 function whenTaken(title: string): (error: unknown) => never {

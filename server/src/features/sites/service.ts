@@ -8,16 +8,7 @@ import { isAudited } from '../audit/store.ts'
 import { describeJob, openJob } from '../jobs/store.ts'
 import { countProgress } from '../rewrite/standing.ts'
 import type { Writer } from '../rewrite/writer.ts'
-import {
-  copiesLike,
-  countSites,
-  createSite,
-  findClient,
-  findSite,
-  latestSnapshot,
-  listFiles,
-  listSites,
-} from './store.ts'
+import { copiesLike, createSite, findClient, findSite, latestSnapshot, listFiles, listSites } from './store.ts'
 
 export async function makeSite(sequelize: Sequelize, { name, client = { name } }: NewSite): Promise<Site> {
   const site = await createSite(sequelize, { name, client, roles: [] })
@@ -90,8 +81,7 @@ export async function summarizeSites(
   writer: Writer,
   signal: AbortSignal,
 ): Promise<SiteList> {
-  const counts = await countSites(sequelize, search.text)
-  const listed = await listSites(sequelize, search)
+  const { found, all, sites: listed } = await listSites(sequelize, search)
   const sites = await twoAtATime(
     listed,
     async ({ planId, isRead, of, isPlanned, counted, client, clientId, createdAt, ...site }) => {
@@ -109,5 +99,5 @@ export async function summarizeSites(
       }
     },
   )
-  return { sites, ...counts }
+  return { sites, found, all }
 }

@@ -88,36 +88,38 @@ export interface ListedSite extends Pick<AuditRow, 'places' | 'possible' | 'lead
 /** What a text finds: a site by its name or by that of its client. */
 const FOUND = `sites.deleted_at IS NULL AND strpos(lower(concat(sites.name, chr(10), clients.name)), lower($1)) > 0`
 
-/** One page of the sites that a text finds, newest first: one question for all. An audit is told from the one before it by the transaction that wrote it. */
-export function listSites(sequelize: Sequelize, { text, page }: SiteSearch): Promise<ListedSite[]> {
-  return sequelize.query<ListedSite>(
-    `SELECT sites.id, sites.name, sites.created_at AS "createdAt", clients.id AS "clientId", clients.name AS client,
-       copy.received_at AS "receivedAt", plans.id AS "planId", coalesce(held.files, 0)::integer AS files,
-       coalesce(audits.places, 0) AS places, coalesce(audits.possible, 0) AS possible, coalesce(audits.lead, '[]') AS lead,
-       (SELECT count(*) FROM sites AS own WHERE own.client_id = clients.id AND own.deleted_at IS NULL)::integer AS "ofClient",
-       coalesce(audits.reading_version = $2, false) AS "isRead", coalesce(events.version, 0) > 0 AS "isPlanned",
-       plans.standing AS counted, concat_ws(' ', coalesce(events.version, 0), audits.xmin) AS "of"
-     FROM (SELECT sites.* FROM sites JOIN clients ON clients.id = client_id
-       WHERE ${FOUND} ORDER BY sites.created_at DESC, sites.id LIMIT $3 OFFSET $4) AS sites
-     JOIN clients ON clients.id = client_id
-     LEFT JOIN LATERAL (SELECT * FROM snapshots WHERE site_id = sites.id ORDER BY received_at DESC LIMIT 1) AS copy ON true
-     LEFT JOIN LATERAL (SELECT count(*) AS files FROM files WHERE snapshot_id = copy.id) AS held ON true
-     LEFT JOIN plans ON plans.snapshot_id = copy.id
-     LEFT JOIN LATERAL (SELECT max(seq) AS version FROM plan_events WHERE plan_id = plans.id) AS events ON true
-     LEFT JOIN audits ON audits.snapshot_id = copy.id
-     ORDER BY sites.created_at DESC, sites.id`,
+/**
+ * One page of the sites that a text finds, newest first, with how many it finds and how many there are: one question for all. An audit is told
+ * from the one before it by the transaction that wrote it.
+ */
+export async function listSites(
+  sequelize: Sequelize,
+  { text, page }: SiteSearch,
+): Promise<{ found: number; all: number; sites: readonly ListedSite[] }> {
+  const rows = await sequelize.query<{ found: number; all: number } & (ListedSite | { id: null })>(
+    `SELECT counts.*, listed.* FROM
+       (SELECT count(*) FILTER (WHERE ${FOUND})::integer AS found, count(*)::integer AS all
+        FROM sites JOIN clients ON clients.id = client_id WHERE sites.deleted_at IS NULL) AS counts
+     LEFT JOIN
+       (SELECT sites.id, sites.name, sites.created_at AS "createdAt", clients.id AS "clientId", clients.name AS client,
+         copy.received_at AS "receivedAt", plans.id AS "planId", coalesce(held.files, 0)::integer AS files,
+         coalesce(audits.places, 0) AS places, coalesce(audits.possible, 0) AS possible, coalesce(audits.lead, '[]') AS lead,
+         (SELECT count(*) FROM sites AS own WHERE own.client_id = clients.id AND own.deleted_at IS NULL)::integer AS "ofClient",
+         coalesce(audits.reading_version = $2, false) AS "isRead", coalesce(events.version, 0) > 0 AS "isPlanned",
+         plans.standing AS counted, concat_ws(' ', coalesce(events.version, 0), audits.xmin) AS "of"
+       FROM (SELECT sites.* FROM sites JOIN clients ON clients.id = client_id
+         WHERE ${FOUND} ORDER BY sites.created_at DESC, sites.id LIMIT $3 OFFSET $4) AS sites
+       JOIN clients ON clients.id = client_id
+       LEFT JOIN LATERAL (SELECT * FROM snapshots WHERE site_id = sites.id ORDER BY received_at DESC LIMIT 1) AS copy ON true
+       LEFT JOIN LATERAL (SELECT count(*) AS files FROM files WHERE snapshot_id = copy.id) AS held ON true
+       LEFT JOIN plans ON plans.snapshot_id = copy.id
+       LEFT JOIN LATERAL (SELECT max(seq) AS version FROM plan_events WHERE plan_id = plans.id) AS events ON true
+       LEFT JOIN audits ON audits.snapshot_id = copy.id) AS listed ON true
+     ORDER BY listed."createdAt" DESC, listed.id`,
     { bind: [text, READING_VERSION, SITES_ON_PAGE, (page - 1) * SITES_ON_PAGE], type: QueryTypes.SELECT },
   )
-}
-
-/** How many sites a text finds, and how many there are. */
-export async function countSites(sequelize: Sequelize, text: string): Promise<{ found: number; all: number }> {
-  const [counts] = await sequelize.query<{ found: number; all: number }>(
-    `SELECT count(*) FILTER (WHERE ${FOUND})::integer AS found, count(*)::integer AS all
-     FROM sites JOIN clients ON clients.id = client_id WHERE sites.deleted_at IS NULL`,
-    { bind: [text], type: QueryTypes.SELECT },
-  )
-  return counts ?? { found: 0, all: 0 }
+  const { found, all } = rows[0] ?? { found: 0, all: 0 }
+  return { found, all, sites: rows.flatMap((row) => (row.id === null ? [] : [row])) }
 }
 
 /** Everybody whose sites are here, by name. */
