@@ -13,8 +13,8 @@ import {
 } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
 import { apartOf, SitePlaces } from '../work/places.ts'
-import { ThroughPlaces } from '../work/through-places.ts'
 import { consequenceOf } from './consequence.ts'
+import { ThroughPlaces } from './through-places.ts'
 
 const DEMO = fileURLToPath(new URL('../../../demo/', import.meta.url))
 const roles: Role[] = JSON.parse(readFileSync(join(DEMO, 'brand.json'), 'utf8')).roles

@@ -11,8 +11,8 @@ import { describe, expect, it } from 'vitest'
 import { decidedApart, decisionOf, decisionsOf, roleAt } from '../stages/mapping/deciding.ts'
 import { SitePlaces } from '../work/places.ts'
 import { countOutcomes, rowOf } from '../work/standing.ts'
-import { ThroughPlaces } from '../work/through-places.ts'
 import { consequenceOf, consequenceOfRoles, type Deciding } from './consequence.ts'
+import { ThroughPlaces } from './through-places.ts'
 
 const CSS = `
 .a { color: #7a2433; background: #ffffff }

@@ -19,7 +19,7 @@ import {
   statesOf,
 } from '@undo-ink/core'
 import type { PlaceOf, SitePlaces, Taking } from '../work/places.ts'
-import type { ThroughPlaces } from '../work/through-places.ts'
+import type { ThroughPlaces } from './through-places.ts'
 
 /** A text and the ground that it meets, before and after. */
 export interface PairChange {
@@ -33,17 +33,21 @@ export interface PairChange {
 }
 
 /** What could be told apart before and cannot be after. */
-export interface Lost extends Collision<PlaceOf> {
+export interface Lost extends Omit<Collision<PlaceOf>, 'one' | 'other'> {
   /** As received, those of the two that the act changes. */
   readonly takes: readonly OpaqueKey[]
 }
 
 /** The plan that decisions would be added to. */
-export interface Deciding {
+export interface PlanSoFar {
   readonly decisions: readonly Decision[]
   readonly roles: readonly Role[]
-  readonly pages: readonly ScopePage[]
   readonly confirmations: readonly Confirmation[]
+}
+
+/** The same, with what is known of the copy beside its places. */
+export interface Deciding extends PlanSoFar {
+  readonly pages: readonly ScopePage[]
   /** What takes another color, in the order of the files. */
   readonly taking: readonly Taking[]
   /** What variables paint. */
@@ -129,11 +133,16 @@ function tryOut(
 }
 
 /** What other values of the roles would do to the places that take them. */
+export interface RolesConsequence extends Judgement {
+  /** Places that would be painted otherwise. */
+  readonly places: number
+}
+
 export function consequenceOfRoles(
   next: readonly Role[],
   all: SitePlaces,
   { decisions, roles, pages, confirmations, taking, through }: Deciding,
-): Judgement & { readonly places: number } {
+): RolesConsequence {
   const { outcome: now } = resolver(decisions, roles, pages, confirmations)
   const { outcome: then } = resolver(decisions, next, pages, confirmations)
   const decided = all.some(all.ofColors([...new Set(decisions.flatMap(({ target }) => target.colors))]))
@@ -197,7 +206,7 @@ export function judge(changed: readonly PlaceOf[], all: SitePlaces, change: Chan
           (place) => colorOf(place, then),
         ),
       )
-      .map((collision) => ({ ...collision, takes: takenOf(collision.one, collision.other) }))
+      .map(({ one, other, ...collision }) => ({ ...collision, takes: takenOf(one, other) }))
       .filter(({ takes }) => takes.length > 0),
   }
 }

@@ -1,15 +1,22 @@
 import { Text } from '@chakra-ui/react'
-import { useCallback, useMemo } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import { Note } from '../components/note.tsx'
 import { count } from '../components/words.ts'
 import type { Judgement, PairChange } from './consequence.ts'
+import type { Judged } from './use-judged.ts'
 import { type PagesSeen, useSeen } from './use-seen.ts'
 
 /** What could be seen or read before and could not be after an act: in the same words wherever something is decided. */
-export function Warnings({ judgement }: { judgement: Judgement }) {
-  const { vanishing, dimmed, lost } = useMet(judgement)
+export function Warnings({ judgement, isCurrent }: Judged<Judgement>) {
+  const { vanishing, dimmed, lost } = useMet(judgement ?? NOTHING)
+  const isLate = useLate(isCurrent)
   return (
     <>
+      {isLate ? (
+        <Text role="status" color="soft">
+          What meets is being judged …
+        </Text>
+      ) : null}
       {vanishing[0] ? (
         <Note shape="▲" title="Text would vanish">
           <Subject text={vanishing[0].subject} /> would have text and ground of nearly one colour
@@ -26,6 +33,24 @@ export function Warnings({ judgement }: { judgement: Judgement }) {
       {lost.length > 0 ? <Lost lost={lost} /> : null}
     </>
   )
+}
+
+const NOTHING: Judgement = { worst: null, vanishing: [], dimmed: [], lost: [] }
+
+/** Milliseconds after which a judgement that does not come is told of: mostly it is there before anybody could read that. */
+const LATE = 300
+
+function useLate(isCurrent: boolean): boolean {
+  const [isLate, setLate] = useState(false)
+  useEffect(() => {
+    if (isCurrent) return
+    const timer = setTimeout(() => setLate(true), LATE)
+    return () => {
+      clearTimeout(timer)
+      setLate(false)
+    }
+  }, [isCurrent])
+  return isLate
 }
 
 /** A judgement without pairs of which the pages show that no element has both: nobody sees them. */

@@ -5,6 +5,7 @@ import { Navigate, Outlet, useLocation, useParams } from 'react-router'
 import { isActive, useWatchJob } from '../api/jobs.ts'
 import { siteQuery } from '../api/sites.ts'
 import { Loading } from '../components/loading.tsx'
+import { JudgeProvider } from '../judging/judge-provider.tsx'
 import { FirstIntake } from '../stages/intake/first-intake.tsx'
 import { ReadingScreen } from '../stages/intake/reading-screen.tsx'
 import { UnreadScreen } from '../stages/intake/unread-screen.tsx'
@@ -46,20 +47,22 @@ export function SiteFrame() {
   }
   return (
     <WorkProvider site={site} snapshot={site.snapshot}>
-      <Flex direction="column" h="100%" minH="520px">
-        <SiteHeader />
-        <TroubleBar />
-        <LeftOutBar />
-        <Bands />
-        <Flex flex="1" minH="0" direction={{ base: 'column', md: 'row' }}>
-          <Path />
-          <Box as="main" tabIndex={-1} outline="none" flex="1" minW="0" p="5" pt="4" overflow="auto">
-            <Suspense fallback={<Loading />}>
-              <Outlet />
-            </Suspense>
-          </Box>
+      <JudgeProvider>
+        <Flex direction="column" h="100%" minH="520px">
+          <SiteHeader />
+          <TroubleBar />
+          <LeftOutBar />
+          <Bands />
+          <Flex flex="1" minH="0" direction={{ base: 'column', md: 'row' }}>
+            <Path />
+            <Box as="main" tabIndex={-1} outline="none" flex="1" minW="0" p="5" pt="4" overflow="auto">
+              <Suspense fallback={<Loading />}>
+                <Outlet />
+              </Suspense>
+            </Box>
+          </Flex>
         </Flex>
-      </Flex>
+      </JudgeProvider>
     </WorkProvider>
   )
 }

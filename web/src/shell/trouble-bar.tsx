@@ -1,6 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { useStore } from 'zustand'
 import { ActButton } from '../components/act-button.tsx'
+import { useJudging } from '../judging/judge-provider.tsx'
 import { eventText } from '../work/event-words.ts'
 import { canFollow, type Meanwhile, type Pending } from '../work/plan-store.ts'
 import type { Stopped } from '../work/stopped.ts'
@@ -13,7 +14,9 @@ export function TroubleBar() {
   const { store } = work
   const { trouble, pending } = useStore(store)
   const leave = useLeaving()
-  if (!trouble && !leave) return work.stopped ? <StoppedBar stopped={work.stopped} /> : null
+  const judging = useJudging()
+  const stopped = work.stopped ?? judging.stopped
+  if (!trouble && !leave) return stopped ? <StoppedBar stopped={stopped} /> : null
   return (
     <Flex role="alert" bg="ink" color="sheet" px="4" py="2" gap="3" align="center" fontSize="13px">
       <span aria-hidden>▲</span>

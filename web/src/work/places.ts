@@ -41,9 +41,9 @@ export class SitePlaces {
   private readonly colorCodes: ReadonlyMap<string, number>
   private readonly pathCodes: ReadonlyMap<string, number>
 
-  constructor(ledger: Ledger, snapshot: Snapshot) {
+  constructor(ledger: Ledger, { files }: Pick<Snapshot, 'files'>) {
     this.ledger = ledger
-    this.fileIds = new Map(snapshot.files.map(({ path, id }) => [path, id]))
+    this.fileIds = new Map(files.map(({ path, id }) => [path, id]))
     this.byColor = placesByCode(ledger.columns.color.codes, ledger.columns.color.values.length)
     this.byPath = placesByCode(ledger.columns.path.codes, ledger.columns.path.values.length)
     this.uses = this.tally(ledger.columns.use.codes)

@@ -6,7 +6,6 @@ import {
   type Column,
   clustersAt,
   foldPlan,
-  follower,
   type Linkage,
   type Outcome,
   type PlacedFinding,
@@ -18,6 +17,7 @@ import {
   type SitePages,
   type Standing,
   standingOf,
+  type Variable,
 } from '@undo-ink/core'
 import {
   createContext,
@@ -37,7 +37,6 @@ import { apartOf, type InFile, SitePlaces, type Taking } from './places.ts'
 import { createPlanStore, type PlanStore, shownEvents } from './plan-store.ts'
 import { countOutcomes, type Row, type Rows, rowsOf } from './standing.ts'
 import type { Stopped } from './stopped.ts'
-import { ThroughPlaces } from './through-places.ts'
 import { useDesk } from './use-desk.ts'
 import { useLinkage } from './use-linkage.ts'
 import { useSame, useSameById, useSameByText } from './use-same.ts'
@@ -48,9 +47,10 @@ export interface CopyWork {
   readonly site: Site
   readonly snapshot: Snapshot
   readonly places: SitePlaces
+  /** The ledger as it came: workers that keep it read it themselves. */
+  readonly bytes: Uint8Array
+  readonly variables: readonly Variable[]
   readonly taking: readonly Taking[]
-  /** What variables paint. */
-  readonly through: ThroughPlaces
   /** What scripts do to colors and classes while a visitor acts. */
   readonly behaviors: readonly InFile<Behavior>[]
   readonly findings: readonly InFile<PlacedFinding>[]
@@ -164,7 +164,6 @@ function LoadedWork({
 
   const places = useMemo(() => new SitePlaces(ledger, snapshot), [ledger, snapshot])
   const { taking, behaviors, findings } = useMemo(() => apartOf(audit), [audit])
-  const through = useMemo(() => new ThroughPlaces(places, follower(audit.variables)), [places, audit])
   const variableUses = useMemo(() => new Map(audit.variables.map(({ name, uses }) => [name, uses])), [audit])
   const counts = useMemo(() => places.counts(), [places])
   const colors = ledger.columns.color.values
@@ -212,7 +211,8 @@ function LoadedWork({
     drawn.current = made
   })
   const copy = useSame<CopyWork>({
-    ...{ site, snapshot, places, taking, through, behaviors, findings, variableUses },
+    ...{ site, snapshot, places, bytes, taking, behaviors, findings, variableUses },
+    variables: audit.variables,
     sitePages: audit.pages,
     colors: colors.length,
   })

@@ -4,11 +4,10 @@ import { lazy, Suspense, useDeferredValue, useMemo } from 'react'
 import { Loading } from '../../components/loading.tsx'
 import { type Segment, Segments } from '../../components/segments.tsx'
 import { Sheet } from '../../components/sheet.tsx'
-import { consequenceOf, reachedBy } from '../../judging/consequence.ts'
-import { useDeciding } from '../../judging/use-deciding.ts'
+import { useConsequence, usePlanSoFar } from '../../judging/use-judged.ts'
 import { Warnings } from '../../judging/warnings.tsx'
 import type { Row } from '../../work/standing.ts'
-import { useCopy, usePlan } from '../../work/work.tsx'
+import { usePlan } from '../../work/work.tsx'
 import type { Acts } from './cluster-list.tsx'
 import { ConsequencePanel } from './consequence-panel.tsx'
 import { decisionsOf, trialOf } from './deciding.ts'
@@ -39,9 +38,8 @@ interface BesidePanelProps {
 
 /** Beside the clusters: what the selected ones reach, a page as it is decided, or all of them in a plane; and what can be done. */
 export function BesidePanel({ rows, selection, tried, acts, beside, onBeside }: BesidePanelProps) {
-  const { places } = useCopy()
   const { state, roles } = usePlan()
-  const plan = useDeciding()
+  const soFar = usePlanSoFar()
   const { acting, selected } = selection
   const row = acting.length === 1 ? (acting[0] ?? null) : null
   const held = row?.shares.length === 1 ? row.shares[0] : null
@@ -53,15 +51,18 @@ export function BesidePanel({ rows, selection, tried, acts, beside, onBeside }: 
   // The selection is drawn at once, what it reaches as there is time.
   const about = useDeferredValue(acting)
   const aboutRole = useDeferredValue(toRole)
-  const consequence = useMemo(() => {
+  const trials = useMemo(() => {
     const trial = trialOf(about, aboutRole === null ? { kind: 'keep' } : { kind: 'role', role: aboutRole })
+    return trial && [trial]
+  }, [about, aboutRole])
+  const plan = useMemo(() => {
     // What holds already is judged against what would hold without it: it is said after the act as it was before.
     const others = new Set(isTrying ? [] : about.flatMap((each) => decisionsOf(each, state).map(({ id }) => id)))
-    const decisions = plan.decisions.filter(({ id }) => !others.has(id))
-    // Pairs are judged by a role: without one there is nothing to tell of them, and it would cost most.
-    return trial && (aboutRole === null ? reachedBy : consequenceOf)([trial], places, { ...plan, decisions })
-  }, [about, aboutRole, isTrying, places, state, plan])
-  if (!consequence || !selected) return null
+    return { ...soFar, decisions: soFar.decisions.filter(({ id }) => !others.has(id)) }
+  }, [about, isTrying, state, soFar])
+  // Pairs are judged by a role: without one there is nothing to tell of them, and it would cost most.
+  const { judgement, isCurrent } = useConsequence(trials, plan, aboutRole !== null)
+  if (!selected) return null
   return (
     <Sheet
       as="section"
@@ -107,16 +108,19 @@ export function BesidePanel({ rows, selection, tried, acts, beside, onBeside }: 
             `What these ${acting.length} reach`
           )}
         </Text>
-        {beside === 'reach' ? (
+        {judgement === null ? (
+          <Loading />
+        ) : beside === 'reach' ? (
           <ConsequencePanel
             rows={acting}
-            consequence={consequence}
+            consequence={judgement}
+            isCurrent={isCurrent}
             isToRole={role !== null && role !== undefined}
             onUnmark={selection.clear}
           />
         ) : (
           <>
-            {role ? <Warnings judgement={consequence} /> : null}
+            {role ? <Warnings judgement={judgement} isCurrent={isCurrent} /> : null}
             {beside === 'page' ? (
               <PageBeside />
             ) : (

@@ -15,19 +15,21 @@ interface ConsequencePanelProps {
   /** What is selected: acts are about all of them. */
   readonly rows: readonly Row[]
   readonly consequence: Consequence
+  /** Whether it is of what is selected and tried now. */
+  readonly isCurrent: boolean
   /** Whether a role is meant, or tried, by which pairs can be judged. */
   readonly isToRole: boolean
   onUnmark(): void
 }
 
 /** What the selected rows reach, and what would become of it. */
-export function ConsequencePanel({ rows, consequence, isToRole, onUnmark }: ConsequencePanelProps) {
+export function ConsequencePanel({ rows, consequence, isCurrent, isToRole, onUnmark }: ConsequencePanelProps) {
   const { sitePages } = useCopy()
   const row = rows.length === 1 ? (rows[0] ?? null) : null
   const pair = consequence.vanishing[0] ?? consequence.worst
   return (
     <>
-      <Box as="dl" fontSize="13px">
+      <Box as="dl" fontSize="13px" aria-busy={!isCurrent}>
         <Figure name="places" value={number(consequence.places)} />
         {consequence.throughVariables > 0 ? (
           <Figure name="uses through variables" value={number(consequence.throughVariables)} />
@@ -40,7 +42,7 @@ export function ConsequencePanel({ rows, consequence, isToRole, onUnmark }: Cons
       {consequence.possible > 0 ? <PossiblePlaces rows={rows} number={consequence.possible} /> : null}
       <LeftOutColors rows={rows} />
       {row ? <HeldDecisions row={row} /> : <Marked rows={rows} onUnmark={onUnmark} />}
-      {isToRole ? <Warnings judgement={consequence} /> : null}
+      {isToRole ? <Warnings judgement={consequence} isCurrent={isCurrent} /> : null}
       {pair && isToRole ? <Pair pair={pair} /> : null}
       <Box fontSize="13px">
         <Text color="soft">Where</Text>

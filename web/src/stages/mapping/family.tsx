@@ -6,10 +6,9 @@ import { Dialog } from '../../components/dialog.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { TickList, TickRow } from '../../components/tick-list.tsx'
 import { count } from '../../components/words.ts'
-import { consequenceOf } from '../../judging/consequence.ts'
-import { useDeciding } from '../../judging/use-deciding.ts'
-import { Warnings } from '../../judging/warnings.tsx'
+import { DecisionsWarnings } from '../../judging/decisions-warnings.tsx'
 import { paintKeyOf, type Row } from '../../work/standing.ts'
+import { useSameItems } from '../../work/use-same.ts'
 import { useClusters, useCopy, usePlan } from '../../work/work.tsx'
 import { decisionOf } from './deciding.ts'
 import { useSeenColors } from './use-suggestions.ts'
@@ -61,9 +60,8 @@ interface ShadesProps {
 }
 
 function Shades({ lead, family, onDone }: ShadesProps) {
-  const { places, sitePages } = useCopy()
+  const { sitePages } = useCopy()
   const { state, roles, store } = usePlan()
-  const plan = useDeciding()
   const seen = useSeenColors()
   const jobs = useMemo(
     () =>
@@ -78,13 +76,12 @@ function Shades({ lead, family, onDone }: ShadesProps) {
   const [changed, setChanged] = useState<ReadonlyMap<OpaqueKey, boolean>>(new Map())
   const isTicked = ({ cluster }: Row) => changed.get(cluster.lead) ?? jobs.get(cluster.lead) === null
   const following = family.filter(isTicked)
-  const trials = family.map((row) => decisionOf(row, { kind: 'follow', lead }, `trial ${row.key}`))
-  const after = resolver([...state.decisions, ...trials], roles, sitePages.pages, state.confirmations)
-  const judgement = consequenceOf(
-    trials.filter((_, i) => following.includes(family[i] as Row)),
-    places,
-    plan,
+  const trials = useMemo(
+    () => family.map((row) => decisionOf(row, { kind: 'follow', lead }, `trial ${row.key}`)),
+    [family, lead],
   )
+  const tried = useSameItems(trials.filter((_, i) => following.includes(family[i] as Row)))
+  const after = resolver([...state.decisions, ...trials], roles, sitePages.pages, state.confirmations)
   const follow = () => {
     store.act({
       kind: 'decide',
@@ -124,7 +121,7 @@ function Shades({ lead, family, onDone }: ShadesProps) {
           )
         })}
       </TickList>
-      <Warnings judgement={judgement} />
+      <DecisionsWarnings decisions={tried} />
       <Flex justify="flex-end" gap="2">
         <ActButton main disabled={following.length === 0} onClick={follow}>
           Let {count(following.length, 'shade')} follow

@@ -1,9 +1,9 @@
-import { ledgerOf, readSource, resolveLedger, type Suggestion } from '@undo-ink/core'
+import { type Decision, ledgerOf, readSource, resolveLedger, type Suggestion } from '@undo-ink/core'
 import { expect, it } from 'vitest'
-import { consequenceOf, type Judgement } from '../../judging/consequence.ts'
+import { consequenceOf, type Deciding, type Judgement } from '../../judging/consequence.ts'
+import { ThroughPlaces } from '../../judging/through-places.ts'
 import { SitePlaces } from '../../work/places.ts'
 import { countOutcomes, rowOf } from '../../work/standing.ts'
-import { ThroughPlaces } from '../../work/through-places.ts'
 import { placesOf, suggestionsText } from './suggesting.ts'
 import { judgeTogether, leadsOf, missingLead, trialsOf, troublesOf } from './suggestion-troubles.ts'
 
@@ -18,7 +18,9 @@ const roles = [
 ]
 const through = new ThroughPlaces(places, () => [])
 const plan = { decisions: [], roles, pages: [], confirmations: [], taking: [], through }
-const asIs = (judgement: Judgement) => judgement
+const judging = (all: SitePlaces, deciding: Deciding) => async (trials: readonly Decision[]) =>
+  consequenceOf(trials, all, deciding)
+const judge = judging(places, plan)
 const open = countOutcomes(places, resolveLedger(places.ledger, [], []))
 const suggested = (lead: string, role: string, sureness: number) => {
   const row = rowOf(places, open, { lead, members: [lead], count: 1, byHand: false })
@@ -26,9 +28,9 @@ const suggested = (lead: string, role: string, sureness: number) => {
   return { row, taken }
 }
 
-it('tells of each row the worst that taking all would do with it', () => {
+it('tells of each row the worst that taking all would do with it', async () => {
   const some = [suggested('#7a2433', 'pale', 0.9), suggested('#943a4b', 'teal', 0.9), suggested('#5f1a27', 'teal', 0.6)]
-  const { troubles } = judgeTogether(some, places, plan, asIs)
+  const { troubles } = await judgeTogether(some, judge)
   expect(troublesOf(consequenceOf(trialsOf(some), places, plan), some)).toEqual(troubles)
   expect([...troubles].map(([lead, { severity }]) => [lead, severity])).toEqual([
     ['#7a2433', 3],
@@ -37,23 +39,26 @@ it('tells of each row the worst that taking all would do with it', () => {
   ])
 })
 
-it('leaves out the less sure of those that make trouble together', () => {
+it('leaves out the less sure of those that make trouble together', async () => {
   const some = [suggested('#943a4b', 'teal', 0.9), suggested('#5f1a27', 'teal', 0.6), suggested('#7a2433', 'teal', 0.5)]
-  expect(judgeTogether(some, places, plan, asIs).safe).toEqual([some[0], some[2]])
-  expect(judgeTogether([suggested('#7a2433', 'pale', 0.9)], places, plan, asIs).safe).toEqual([])
+  expect((await judgeTogether(some, judge)).safe).toEqual([some[0], some[2]])
+  expect((await judgeTogether([suggested('#7a2433', 'pale', 0.9)], judge)).safe).toEqual([])
   // Of what no page shows nobody is told.
-  const nothing = (judgement: Judgement) => ({ ...judgement, vanishing: [], dimmed: [], lost: [] })
-  expect(judgeTogether([suggested('#7a2433', 'pale', 0.9)], places, plan, nothing).safe).toHaveLength(1)
+  const nothing = async (trials: readonly Decision[]): Promise<Judgement> => ({
+    ...(await judge(trials)),
+    ...{ vanishing: [], dimmed: [], lost: [] },
+  })
+  expect((await judgeTogether([suggested('#7a2433', 'pale', 0.9)], nothing)).safe).toHaveLength(1)
   // What meets nothing of that stays, however sure the others are.
   const more = [
     suggested('#7a2433', 'pale', 0.99),
     suggested('#943a4b', 'teal', 0.9),
     suggested('#5f1a27', 'teal', 0.6),
   ]
-  expect(judgeTogether(more, places, plan, asIs).safe).toEqual([more[1]])
+  expect((await judgeTogether(more, judge)).safe).toEqual([more[1]])
 })
 
-it('blames no suggestion that takes nothing of what meets', () => {
+it('blames no suggestion that takes nothing of what meets', async () => {
   const css = '.a { color: #7a2433; background: #ffffff } .b { border-color: #7a2433 }'
   const read = readSource({ path: 'b.css', text: css, encoding: 'utf-8' })
   const own = new SitePlaces(ledgerOf([{ path: 'b.css', ...read }]), { files: [] } as never)
@@ -71,7 +76,7 @@ it('blames no suggestion that takes nothing of what meets', () => {
   const ground = { row: row('#ffffff'), taken: [taking('ground', 'dark')] }
   const dark = { id: 'dark', name: 'dark', color: '#3a1119' }
   const about = { ...plan, roles: [...roles, dark], through: new ThroughPlaces(own, () => []) }
-  const { troubles, safe } = judgeTogether([line, ground], own, about, asIs)
+  const { troubles, safe } = await judgeTogether([line, ground], judging(own, about))
   expect([...troubles.keys()]).toEqual(['#ffffff'])
   expect(safe).toEqual([line])
 })

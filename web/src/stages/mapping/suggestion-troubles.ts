@@ -1,6 +1,5 @@
 import type { Decision, OpaqueKey, Suggestion } from '@undo-ink/core'
-import { consequenceOf, type Deciding, type Judgement } from '../../judging/consequence.ts'
-import type { SitePlaces } from '../../work/places.ts'
+import type { Judgement } from '../../judging/consequence.ts'
 import type { Row } from '../../work/standing.ts'
 import { decisionsFor } from './suggesting.ts'
 
@@ -91,28 +90,26 @@ function shortened(list: string): string {
 const LONGEST = 40
 
 /** Some suggestions judged together. */
-export interface Judged {
+export interface Together {
   /** Of each row, by its lead, the worst that taking all of them would do with it. */
   readonly troubles: ReadonlyMap<OpaqueKey, Trouble>
   /** What can be taken without trouble: wherever two meet in some, the less sure is left out; both, where they are as sure. */
   readonly safe: readonly Suggested[]
 }
 
-/** @param met drops pairs that no page has */
-export function judgeTogether(
+/** @param judge tells what some decisions would do, of what some page has */
+export async function judgeTogether(
   some: readonly Suggested[],
-  places: SitePlaces,
-  plan: Deciding,
-  met: (judgement: Judgement) => Judgement,
-): Judged {
+  judge: (trials: readonly Decision[]) => Promise<Judgement>,
+): Promise<Together> {
   const sureness = new Map(
     some.map(({ row, taken }) => [row.cluster.lead, Math.min(...taken.map((each) => each.sureness))] as const),
   )
-  const meetingsOf = (kept: readonly Suggested[]) => meetings(met(consequenceOf(trialsOf(kept), places, plan)), kept)
-  const all = meetingsOf(some)
+  const meetingsOf = async (kept: readonly Suggested[]) => meetings(await judge(trialsOf(kept)), kept)
+  const all = await meetingsOf(some)
   let safe = [...some]
   // Each round leaves something out, so there are not more of them than rows.
-  for (let left = all; left.length > 0; left = meetingsOf(safe)) {
+  for (let left = all; left.length > 0; left = await meetingsOf(safe)) {
     const out = new Set(
       left.flatMap(({ leads }) => {
         const least = Math.min(...leads.map((lead) => sureness.get(lead) ?? 0))

@@ -1,18 +1,26 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import type { OpaqueKey } from '@undo-ink/core'
-import { useDeferredValue, useMemo, useState } from 'react'
+import type { Decision, OpaqueKey } from '@undo-ink/core'
+import { useEffect, useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Dialog } from '../../components/dialog.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { TickList, TickRow } from '../../components/tick-list.tsx'
 import { are, count } from '../../components/words.ts'
-import { consequenceOf } from '../../judging/consequence.ts'
-import { useDeciding } from '../../judging/use-deciding.ts'
+import type { Judgement } from '../../judging/consequence.ts'
+import { useAskConsequence, useConsequence, usePlanSoFar } from '../../judging/use-judged.ts'
 import { useMeeting, Warnings } from '../../judging/warnings.tsx'
 import { useSameItems } from '../../work/use-same.ts'
-import { useClusters, useCopy, usePlan } from '../../work/work.tsx'
+import { useClusters, usePlan } from '../../work/work.tsx'
 import { decisionsFor, placesOf, reasonText, SURENESS, suggestionsText } from './suggesting.ts'
-import { judgeTogether, leadsOf, missingLead, type Suggested, trialsOf, troublesOf } from './suggestion-troubles.ts'
+import {
+  judgeTogether,
+  leadsOf,
+  missingLead,
+  type Suggested,
+  type Together,
+  trialsOf,
+  troublesOf,
+} from './suggestion-troubles.ts'
 
 /** Takes many suggestions as one act, after a list of what that does, its worst first. */
 export function TakeSuggestions({ offered }: { offered: readonly Suggested[] }) {
@@ -30,20 +38,12 @@ export function TakeSuggestions({ offered }: { offered: readonly Suggested[] }) 
   )
 }
 
-const NOTHING: readonly Suggested[] = []
-
 function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDone(): void }) {
-  const { places } = useCopy()
   const { roles, store } = usePlan()
   const { rows } = useClusters()
-  const plan = useDeciding()
+  const plan = usePlanSoFar()
   const met = useMeeting()
-  // The list is there at once, what meets in it is judged as there is time.
-  const about = useDeferredValue(offered, NOTHING)
-  const { safe, troubles } = useMemo(() => {
-    const judged = judgeTogether(about, places, plan, met)
-    return { ...judged, safe: new Set(judged.safe) }
-  }, [about, places, plan, met])
+  const { safe, troubles, isJudged } = useTogether(offered, met)
   const [from, setFrom] = useState<number>(SURENESS[1].from)
   const [changed, setChanged] = useState<ReadonlyMap<OpaqueKey, boolean>>(new Map())
   const surenessOf = ({ taken }: Suggested) => Math.min(...taken.map(({ sureness }) => sureness))
@@ -52,9 +52,13 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
   const wanted = offered.filter(isTicked)
   const leads = leadsOf(wanted, rows)
   const ticked = wanted.filter((each) => missingLead(each, leads) === null)
-  const tried = useDeferredValue(useSameItems(ticked), NOTHING)
-  const judgement = useMemo(() => consequenceOf(trialsOf(tried), places, plan), [tried, places, plan])
-  const troublesNow = useMemo(() => troublesOf(met(judgement), tried), [met, judgement, tried])
+  const tried = useSameItems(ticked)
+  const judged = useConsequence(
+    useMemo(() => trialsOf(tried), [tried]),
+    plan,
+  )
+  const { judgement } = judged
+  const troublesNow = useMemo(() => (judgement ? troublesOf(met(judgement), tried) : NONE), [met, judgement, tried])
   /** Of what is ticked, what it does with the others that are; else what it would do with all of them. */
   const troubleOf = (each: Suggested, isTaken: boolean) =>
     (isTaken ? troublesNow : safe.has(each) ? null : troubles)?.get(each.row.cluster.lead)
@@ -134,10 +138,9 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
           )
         })}
       </TickList>
-      <Warnings judgement={judgement} />
+      <Warnings judgement={judgement} isCurrent={isJudged && judged.isCurrent} />
       <Flex justify="space-between" align="center" gap="3">
         <Text aria-live="polite">
-          {about === offered ? '' : 'What meets is being judged … '}
           {count(ticked.length, 'suggestion')} {are(ticked.length)} ticked:{' '}
           {count(
             ticked.reduce((sum, { row, taken }) => sum + placesOf(row, taken), 0),
@@ -154,4 +157,25 @@ function Suggestions({ offered, onDone }: { offered: readonly Suggested[]; onDon
       </Flex>
     </Flex>
   )
+}
+
+const NONE: Together['troubles'] = new Map()
+
+/** What meets in what is offered. The list is there at once, what meets in it is judged aside: until then nothing is safe. */
+function useTogether(
+  offered: readonly Suggested[],
+  met: (judgement: Judgement) => Judgement,
+): { readonly safe: ReadonlySet<Suggested>; readonly troubles: Together['troubles']; readonly isJudged: boolean } {
+  const ask = useAskConsequence()
+  const [held, setHeld] = useState<{ readonly offered: readonly Suggested[]; readonly together: Together } | null>(null)
+  useEffect(() => {
+    const left = new AbortController()
+    const judge = async (trials: readonly Decision[]) => met(await ask(trials, left.signal))
+    void judgeTogether(offered, judge).then((together) => {
+      if (!left.signal.aborted) setHeld({ offered, together })
+    })
+    return () => left.abort()
+  }, [offered, ask, met])
+  const safe = useMemo(() => new Set(held?.together.safe), [held])
+  return { safe, troubles: held?.together.troubles ?? NONE, isJudged: held?.offered === offered }
 }

@@ -16,10 +16,9 @@ import { CodeInput } from '../../../components/code-input.tsx'
 import { HashOffer } from '../../../components/hash-offer.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
 import { count } from '../../../components/words.ts'
-import { consequenceOf } from '../../../judging/consequence.ts'
-import { useDeciding } from '../../../judging/use-deciding.ts'
+import { useConsequence, usePlanSoFar } from '../../../judging/use-judged.ts'
 import { Warnings } from '../../../judging/warnings.tsx'
-import { useClusters, useCopy, usePlan, type Work } from '../../../work/work.tsx'
+import { useClusters, usePlan, type Work } from '../../../work/work.tsx'
 import { decisionOf, replacing } from '../deciding.ts'
 import { useSeenColors } from '../use-suggestions.ts'
 
@@ -114,17 +113,16 @@ export function TurnedScheme({ onOffer, onDone }: TurnedSchemeProps) {
 
 /** What deciding it so would do. */
 function Turned({ decisions }: { decisions: readonly Decision[] }) {
-  const { places } = useCopy()
-  const plan = useDeciding()
-  const consequence = useMemo(() => consequenceOf(decisions, places, plan), [decisions, places, plan])
+  const { judgement, isCurrent } = useConsequence(decisions, usePlanSoFar())
+  if (judgement === null) return null
   return (
     <Flex direction="column" gap="2" mb="3" fontSize="13px">
       <Text>
-        {count(decisions.length, 'cluster')} would change, {count(consequence.places, 'place')} on{' '}
-        {count(consequence.pages, 'page')}: the most used colour takes this one, all others keep their place to it, but
+        {count(decisions.length, 'cluster')} would change, {count(judgement.places, 'place')} on{' '}
+        {count(judgement.pages, 'page')}: the most used colour takes this one, all others keep their place to it, but
         what is called a status or another company. One act, undone as one.
       </Text>
-      <Warnings judgement={consequence} />
+      <Warnings judgement={judgement} isCurrent={isCurrent} />
     </Flex>
   )
 }

@@ -2,10 +2,9 @@ import { Flex, Text } from '@chakra-ui/react'
 import { type Made, type Role, settled, withValue } from '@undo-ink/core'
 import { useDeferredValue, useMemo } from 'react'
 import { count } from '../../../components/words.ts'
-import { consequenceOfRoles } from '../../../judging/consequence.ts'
-import { useDeciding } from '../../../judging/use-deciding.ts'
+import { useRolesConsequence } from '../../../judging/use-judged.ts'
 import { Warnings } from '../../../judging/warnings.tsx'
-import { useCopy } from '../../../work/work.tsx'
+import { usePlan } from '../../../work/work.tsx'
 
 interface ValueConsequenceProps {
   readonly role: Role
@@ -16,20 +15,20 @@ interface ValueConsequenceProps {
 
 /** What another value of a role would do on the site, before it is taken. */
 export function ValueConsequence({ role, color, made }: ValueConsequenceProps) {
-  const { places } = useCopy()
-  const plan = useDeciding()
+  const { roles } = usePlan()
   const typed = useDeferredValue(color.trim())
-  const consequence = useMemo(() => {
+  const after = useMemo(() => {
     const next = { ...withValue(role, 'light', typed), ...(made === null ? {} : { made }) }
-    return consequenceOfRoles(settled(plan.roles.map((other) => (other.id === role.id ? next : other))), places, plan)
-  }, [role, typed, made, places, plan])
-  if (consequence.places === 0) return null
+    return settled(roles.map((other) => (other.id === role.id ? next : other)))
+  }, [role, typed, made, roles])
+  const { judgement, isCurrent } = useRolesConsequence(after)
+  if (judgement === null || judgement.places === 0) return null
   return (
     <Flex direction="column" gap="1.5" mt="2">
       <Text role="status" fontSize="12px" color="soft">
-        {count(consequence.places, 'place changes', 'places change')} with it.
+        {count(judgement.places, 'place changes', 'places change')} with it.
       </Text>
-      <Warnings judgement={consequence} />
+      <Warnings judgement={judgement} isCurrent={isCurrent} />
     </Flex>
   )
 }

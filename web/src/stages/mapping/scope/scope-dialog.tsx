@@ -5,10 +5,8 @@ import { ActButton } from '../../../components/act-button.tsx'
 import { Dialog } from '../../../components/dialog.tsx'
 import { type Segment, Segments } from '../../../components/segments.tsx'
 import { count } from '../../../components/words.ts'
-import { consequenceOf } from '../../../judging/consequence.ts'
-import { useDeciding } from '../../../judging/use-deciding.ts'
+import { DecisionsWarnings } from '../../../judging/decisions-warnings.tsx'
 import { useSeen } from '../../../judging/use-seen.ts'
-import { Warnings } from '../../../judging/warnings.tsx'
 import { decisionText } from '../../../work/decision-words.ts'
 import type { Row } from '../../../work/standing.ts'
 import { useCopy, usePlan } from '../../../work/work.tsx'
@@ -52,7 +50,6 @@ const SIDES: readonly Segment<Side>[] = [
 function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
   const { places, sitePages } = useCopy()
   const { roles, store } = usePlan()
-  const plan = useDeciding()
   const { pages } = sitePages
   const own = useMemo(() => places.some(row.indices), [places, row])
   const options = useMemo(() => scopeOptions(own, places.ledger, pages), [own, places, pages])
@@ -89,15 +86,7 @@ function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
   )
   const [stateRoles, setStateRoles] = useState<ReadonlyMap<string, string>>(new Map())
   const others = useMemo(() => stateDecisions(states, stateRoles, limits), [states, stateRoles, limits])
-  const trial = useMemo(
-    () =>
-      consequenceOf(
-        [there, ...others].map((each, i) => ({ ...each, id: `trial ${i}` })),
-        places,
-        plan,
-      ),
-    [there, others, places, plan],
-  )
+  const trials = useMemo(() => [there, ...others].map((each, i) => ({ ...each, id: `trial ${i}` })), [there, others])
   const decide = () => {
     const whole = limitedTarget(row.cluster.members, row.use === null ? {} : { use: row.use })
     const decisions = [...(isElsewhere ? [{ target: whole, to, ...painted }] : []), there, ...others]
@@ -129,7 +118,7 @@ function Scoping({ row, onDone }: { row: Row; onDone(): void }) {
             </span>
           </chakra.label>
         ) : null}
-        <Warnings judgement={trial} />
+        <DecisionsWarnings decisions={trials} />
         <Flex gap="3" wrap="wrap" align="center">
           <Segments<Side> label="Which side of the limits" segments={SIDES} value={side} onChoose={setSide} />
           <BecomingChoice to={to} roles={roles} onChoose={setTo} />

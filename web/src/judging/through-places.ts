@@ -1,5 +1,5 @@
 import { append, type End, type EndsOf } from '@undo-ink/core'
-import type { PlaceOf, SitePlaces } from './places.ts'
+import type { PlaceOf, SitePlaces } from '../work/places.ts'
 
 /** Places through variables in all beyond which none is looked at. */
 const MOST = 200_000
