@@ -1,3 +1,4 @@
+import { once } from 'node:events'
 import { printable } from './printable.ts'
 import { run } from './run.ts'
 
@@ -11,5 +12,6 @@ const { output, error, status } = await run(process.argv.slice(2), (path, done, 
 })
 if (terminal) process.stderr.write(CLEAR_LINE)
 process.stderr.write(printable(error))
-process.stdout.write(process.stdout.isTTY ? printable(output) : output)
+for (const piece of output)
+  if (!process.stdout.write(process.stdout.isTTY ? printable(piece) : piece)) await once(process.stdout, 'drain')
 process.exitCode = status

@@ -51,7 +51,8 @@ function isCommand(name: string | undefined): name is Command {
 
 /** What a call prints, and its exit status: 0 done or clean, 1 check found something, 2 the call is wrong. */
 export interface Result {
-  readonly output: string
+  /** In pieces: a large audit is many times its text. */
+  readonly output: Iterable<string>
   readonly error: string
   readonly status: 0 | 1 | 2
 }
@@ -62,7 +63,7 @@ export async function run(args: readonly string[], progress: ReadOptions['progre
     return await dispatch(args, progress)
   } catch (error) {
     if (!(error instanceof Misuse)) throw error
-    return { output: '', error: `undo-ink: ${error.message}\n`, status: 2 }
+    return { output: [], error: `undo-ink: ${error.message}\n`, status: 2 }
   }
 }
 
@@ -70,19 +71,19 @@ export async function run(args: readonly string[], progress: ReadOptions['progre
 async function dispatch(args: readonly string[], progress: ReadOptions['progress']): Promise<Result> {
   const [command, ...rest] = args
   if (isCommand(command) && rest.some((each) => each === '--help' || each === '-h'))
-    return done(`usage: ${COMMANDS[command].usage}\n\n${COMMANDS[command].help}\n`)
+    return done([`usage: ${COMMANDS[command].usage}\n\n${COMMANDS[command].help}\n`])
   switch (command) {
     case '--help':
     case '-h':
     case 'help':
-      return done(`${USAGE}\n\nundo-ink COMMAND --help says more.\n`)
+      return done([`${USAGE}\n\nundo-ink COMMAND --help says more.\n`])
     case 'audit': {
       const { folder, values, includeVendor } = call(rest, ['format'])
       const { audit } = await import('./commands/audit.ts')
       const format = oneOf(values.format ?? 'text', ['text', 'json', 'csv'])
       const { output, unopened } = await audit(folder, format, { includeVendor, progress })
       // A table is data for programs, to the letter.
-      return done(format === 'csv' ? output : printable(output), unopened)
+      return done(format === 'csv' ? output : printed(output), unopened)
     }
     case 'rewrite': {
       const { folder, values, flags, includeVendor } = call(rest, ['plan', 'out', 'include'], ['any-copy'])
@@ -90,7 +91,7 @@ async function dispatch(args: readonly string[], progress: ReadOptions['progress
       const how = { includeVendor, includePossible, anyCopy: flags.has('any-copy'), progress }
       const { rewrite } = await import('./commands/rewrite.ts')
       const { output, unopened } = await rewrite(folder, required(values, 'plan'), required(values, 'out'), how)
-      return done(printable(output), unopened)
+      return done(printed(output), unopened)
     }
     case 'check': {
       const { folder, values, includeVendor } = call(rest, ['palette', 'format'])
@@ -100,15 +101,19 @@ async function dispatch(args: readonly string[], progress: ReadOptions['progress
         includeVendor,
         progress,
       })
-      return { ...done(printable(output), unopened), status: clean ? 0 : 1 }
+      return { ...done(printed(output), unopened), status: clean ? 0 : 1 }
     }
     default:
       throw new Misuse(`${command === undefined ? 'which command?' : `there is no command ${command}`}\n${USAGE}`)
   }
 }
 
-function done(output: string, unopened: readonly Unopened[] = []): Result {
+function done(output: Iterable<string>, unopened: readonly Unopened[] = []): Result {
   return { output, error: unopenedText(unopened), status: 0 }
+}
+
+function* printed(output: Iterable<string>): Generator<string> {
+  for (const piece of output) yield printable(piece)
 }
 
 type Values = Readonly<Record<string, string | undefined>>

@@ -1,5 +1,6 @@
-import type { AuditDocument, CheckDocument } from '@undo-ink/contracts'
-import { groupBy } from '@undo-ink/core'
+import type { CheckDocument } from '@undo-ink/contracts'
+import { append, type Occurrence } from '@undo-ink/core'
+import type { Folder } from './read-folder.ts'
 import type { Unopened } from './walk.ts'
 
 /** `1 place`, `3 places` */
@@ -7,9 +8,9 @@ export function count(number: number, one: string, many = `${one}s`): string {
   return `${number} ${number === 1 ? one : many}`
 }
 
-/** What a command prints, and what of its folder was not opened. */
+/** What a command prints, in pieces, and what of its folder was not opened. */
 export interface Printed {
-  readonly output: string
+  readonly output: Iterable<string>
   readonly unopened: readonly Unopened[]
 }
 
@@ -17,24 +18,29 @@ export function asJson(value: unknown): string {
   return `${JSON.stringify(value, null, 2)}\n`
 }
 
-/** An audit for people: one line for each color, most used first, with the places under it. */
-export function auditText({ files, occurrences, findings }: AuditDocument): string {
-  const byColor = groupBy(occurrences, ({ color }) => color)
-  const read = files.filter(({ skipped }) => skipped === undefined).length
-  const lines = [
-    `${count(occurrences.length, 'place')} in ${count(byColor.size, 'colour')}, in ${read} of ${count(files.length, 'file')}`,
-  ]
+/** An audit for people, in pieces: one line for each color, most used first, with the places under it. */
+export function* auditText(files: Folder['files']): Generator<string> {
+  const byColor = new Map<string, (readonly [file: string, place: Occurrence])[]>()
+  let all = 0
+  for (const { path, reading } of files)
+    for (const place of reading?.occurrences ?? []) {
+      append(byColor, place.color, [path, place] as const)
+      all++
+    }
+  const read = files.filter(({ skipped }) => skipped === null).length
+  yield `${count(all, 'place')} in ${count(byColor.size, 'colour')}, in ${read} of ${count(files.length, 'file')}\n`
   const sorted = [...byColor].toSorted(([a, x], [b, y]) => y.length - x.length || (a < b ? -1 : 1))
   for (const [color, places] of sorted) {
-    lines.push('', `${color}  ${places.length}`)
-    for (const place of places) lines.push(`  ${placeText(place)}`)
+    const lines = places.map(([file, place]) => `  ${placeText({ ...place, file })}\n`)
+    yield `\n${color}  ${places.length}\n${lines.join('')}`
   }
-  if (findings.length > 0) lines.push('')
-  for (const { file, line, column, code, excerpt, meaning } of findings)
-    lines.push(
-      `${file}:${line}:${column}  ${code === 'and-more' ? excerpt : code}${meaning === null ? '' : `, likely ${meaning}`}`,
-    )
-  return `${lines.join('\n')}\n`
+  const findings = files.flatMap(({ path, reading }) =>
+    (reading?.findings ?? []).map(({ line, column, code, excerpt, meaning }) => {
+      const what = code === 'and-more' ? excerpt : code
+      return `${path}:${line}:${column}  ${what}${meaning === null ? '' : `, likely ${meaning}`}\n`
+    }),
+  )
+  if (findings.length > 0) yield `\n${findings.join('')}`
 }
 
 /** A check for people: one line for each place. */

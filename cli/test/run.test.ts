@@ -14,7 +14,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { auditDocumentSchema, checkDocumentSchema } from '@undo-ink/contracts'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { run } from '../src/run.ts'
+import { run as call } from '../src/run.ts'
 import { whyOf } from '../src/walk.ts'
 
 const DEMO = join(import.meta.dirname, '../../demo/site')
@@ -24,6 +24,10 @@ beforeEach(() => {
 })
 afterEach(() => rmSync(folder, { recursive: true }))
 
+const run = async (...given: Parameters<typeof call>) => {
+  const { output, ...result } = await call(...given)
+  return { ...result, output: [...output].join('') }
+}
 const at = (name: string) => join(folder, name)
 const write = (name: string, content: string | object) => {
   writeFileSync(at(name), typeof content === 'string' ? content : JSON.stringify(content))

@@ -11,17 +11,50 @@ import {
   variableSchema,
 } from './audit.ts'
 import { encodingSchema, skipReasonSchema, syntaxSchema, thirdPartySchema } from './site.ts'
+import { USUAL } from './usual.ts'
+
+const index = z.int().min(0)
 
 const span = {
-  file: z.string().describe('Path from the root'),
+  file: index.describe('Index in `files`'),
   start: z.int().min(0).describe('In UTF-16 units of the decoded text'),
   end: z.int().min(0).describe('Exclusive'),
 }
 
-const subject = {
-  subject: z.string().nullable().describe('The subjects of the selector list, with commas between; null outside rules'),
-  states: z.array(stateSchema).readonly().describe('The states that its signals stand for; empty at rest'),
+/** The members of a shape of which there is something usual, filled in where they are left out. */
+function usually<S extends z.ZodRawShape>(shape: S) {
+  const filled = Object.entries(shape).map(([name, schema]) => [
+    name,
+    name in USUAL ? (schema as z.ZodType).default(USUAL[name as keyof typeof USUAL]) : schema,
+  ])
+  return Object.fromEntries(filled) as {
+    [N in keyof S]: N extends keyof typeof USUAL ? (S[N] extends z.ZodType ? z.ZodDefault<S[N]> : S[N]) : S[N]
+  }
 }
+
+/** What stands once for all that stand in the same rule. */
+const IN_RULE = {
+  selector: true,
+  subjects: true,
+  signals: true,
+  specificity: true,
+  atRules: true,
+} as const
+
+/** The same for what more is known of places. */
+const OF_PLACE = { ...IN_RULE, heading: true, literalOnly: true, evidence: true } as const
+
+const { shape } = occurrenceSchema
+const ruleSchema = z
+  .strictObject(
+    usually({
+      ...occurrenceSchema.pick(OF_PLACE).shape,
+      states: z.array(stateSchema).readonly().describe('What its signals are to a visitor; empty at rest'),
+    }),
+  )
+  .describe('Where places stand: a rule, or what is like one')
+
+const rule = index.nullable().describe('Index in `rules`; null: it stands in none')
 
 const inner = z
   .discriminatedUnion('encoding', [
@@ -34,13 +67,21 @@ const inner = z
     'Set where its text is not plain: in an encoded drawing, in YAML without quotes; base64: start and end within the decoded payload',
   )
 
-const definitions = z.array(variableSchema.shape.definitions.unwrap().element.omit({ range: true }).extend(span))
-const references = z.array(variableSchema.shape.references.unwrap().element.omit({ range: true }).extend(span))
+const placed = <S extends z.ZodRawShape>(own: S) => z.strictObject(usually({ ...own, ...span, rule }))
 
-/** What `undo-ink audit --format json` prints. */
+const occurrenceEntry = placed({
+  ...occurrenceSchema.omit({ ...OF_PLACE, range: true, inner: true }).shape,
+  inner,
+})
+
+const definition = variableSchema.shape.definitions.unwrap().element
+const reference = variableSchema.shape.references.unwrap().element
+const name = shape.raw.optional().describe('Where it is written otherwise than that of the variable')
+
+/** What `undo-ink audit --format json` prints. A member that is left out is as most are; reading it by this schema fills it in. */
 export const auditDocumentSchema = z
   .strictObject({
-    version: z.literal(1),
+    version: z.literal(2),
     root: z.string().describe('The folder as it was given'),
     files: z.array(
       z.strictObject({
@@ -61,12 +102,18 @@ export const auditDocumentSchema = z
         }),
       )
       .describe('What the folder holds besides, and why it was not opened: it is in no copy'),
-    occurrences: z.array(occurrenceSchema.omit({ range: true, inner: true }).extend({ ...span, ...subject, inner })),
-    keywords: z.array(keywordSchema.omit({ range: true }).extend({ ...span, ...subject })),
-    computed: z.array(computedSchema.omit({ range: true }).extend({ ...span, ...subject })),
+    occurrences: z.array(occurrenceEntry),
+    keywords: z.array(placed(keywordSchema.omit({ ...OF_PLACE, range: true }).shape)),
+    computed: z.array(placed(computedSchema.omit({ ...OF_PLACE, range: true }).shape)),
     variables: z.array(
-      variableSchema.omit({ definitions: true, references: true }).extend({ definitions, references }),
+      variableSchema.omit({ definitions: true, references: true }).extend({
+        definitions: z.array(
+          z.strictObject(usually({ ...definition.omit({ range: true, file: true }).shape, ...span, name })),
+        ),
+        references: z.array(placed({ ...reference.omit({ ...IN_RULE, range: true, file: true }).shape, name })),
+      }),
     ),
+    rules: z.array(ruleSchema),
     behaviors: z.array(
       z.discriminatedUnion('kind', [
         behaviorSchema.options[0].omit({ range: true }).extend(span),
@@ -77,9 +124,13 @@ export const auditDocumentSchema = z
     unused: sitePagesSchema.shape.unused,
     leftOut: sitePagesSchema.shape.leftOut,
     findings: z.array(
-      findingSchema
-        .omit({ range: true })
-        .extend({ ...span, remedy: remedySchema.omit({ range: true }).extend(span).omit({ file: true }).nullable() }),
+      z.strictObject(
+        usually({
+          ...findingSchema.omit({ range: true }).shape,
+          ...span,
+          remedy: remedySchema.omit({ range: true }).extend({ start: span.start, end: span.end }).nullable(),
+        }),
+      ),
     ),
   })
   .describe('Every hard-coded color of a folder')

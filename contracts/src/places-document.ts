@@ -1,63 +1,138 @@
-import { csvOf, type Occurrence, type State, statesOf } from '@undo-ink/core'
-import type * as z from 'zod'
-import type { auditDocumentSchema } from './audit-document.ts'
+import { csvPieces, type Occurrence, type Range, statesOf } from '@undo-ink/core'
+import { jsonDocument } from './json-document.ts'
+import { USUAL } from './usual.ts'
 
-/** One place as the documents have it. */
-export type PlaceEntry = z.infer<typeof auditDocumentSchema>['occurrences'][number]
+/** A place with the path of its file. */
+export type PlaceInFile = Occurrence & { readonly path: string }
 
-/** A place of a file as it is written into a document. */
-export function placeEntry(file: string, { range, inner, ...place }: Occurrence): PlaceEntry {
-  return {
-    ...place,
-    ...painted(place),
-    file,
-    start: range.start,
-    end: range.end,
-    ...(inner ? { inner: inner.encoding === 'base64' ? { encoding: inner.encoding, ...inner.range } : inner } : {}),
+type Standing = Pick<Occurrence, 'selector' | 'subjects' | 'signals' | 'specificity' | 'atRules'> &
+  Partial<Pick<Occurrence, 'heading' | 'literalOnly' | 'evidence'>>
+
+type Entry = Record<string, unknown>
+
+/** The rules that the entries of a document stand in, each once: most are shared, and longer than all else of a place. */
+export class RuleTable {
+  /** What the document lists. */
+  readonly entries: Entry[] = []
+  private readonly known = new Map<string, number>()
+  private last: { readonly of: Standing; readonly index: number } | null = null
+
+  /** The index of the rule that something stands in. */
+  indexOf(of: Standing): number {
+    const { last } = this
+    if (last && isSame(last.of, of)) return last.index
+    const { selector, subjects, signals, specificity, atRules, heading, literalOnly, evidence } = of
+    const rule = sparse({ selector, subjects, signals, specificity, atRules, heading, literalOnly, evidence })
+    const key = JSON.stringify(rule)
+    const known = this.known.get(key)
+    const index = known ?? this.entries.push(sparse({ states: statesOf(signals) }, rule)) - 1
+    if (known === undefined) this.known.set(key, index)
+    this.last = { of, index }
+    return index
   }
 }
 
-/** What a place paints, as a document says it beside what the selectors say. */
-export function painted({ subjects, signals }: Pick<Occurrence, 'subjects' | 'signals'>): {
-  readonly subject: string | null
-  readonly states: readonly State[]
-} {
-  return { subject: subjects.length > 0 ? subjects.join(', ') : null, states: statesOf(signals) }
+/** Neighbours mostly stand in one rule, and were given its very lists. */
+function isSame(a: Standing, b: Standing): boolean {
+  return (
+    a.subjects === b.subjects &&
+    a.atRules === b.atRules &&
+    a.signals === b.signals &&
+    a.selector === b.selector &&
+    a.specificity === b.specificity &&
+    a.heading === b.heading &&
+    a.literalOnly === b.literalOnly &&
+    a.evidence === b.evidence
+  )
 }
 
-const COLUMNS = [
-  'file',
-  'line',
-  'column',
-  'start',
-  'end',
-  'raw',
-  'notation',
-  'color',
-  'alpha',
-  'use',
-  'property',
-  'selector',
-  'subject',
-  'states',
-  'atRules',
-  'heading',
-  'important',
-  'opacity',
-  'variable',
-  'computedWith',
-  'confidence',
-  'evidence',
-  'literalOnly',
-] as const satisfies readonly (keyof PlaceEntry)[]
+/** An entry of a document without what is as usual. @param kept what it has besides @param without members that stand elsewhere */
+export function sparse(members: object, kept: Entry = {}, without: ReadonlySet<string> = NONE): Entry {
+  // One walk without copies: a large site has half a million entries.
+  for (const name in members) {
+    const value: unknown = members[name as keyof typeof members]
+    if (value !== undefined && !without.has(name) && !isUsual(name, value)) kept[name] = value
+  }
+  return kept
+}
 
-/** Places as a table (RFC 4180), a row each; what a spreadsheet would take for a formula is escaped. */
-export function placesCsv(places: readonly PlaceEntry[]): string {
-  const rows = places.map((place) =>
-    COLUMNS.map((column) => {
-      const value = place[column]
-      return Array.isArray(value) ? value.join(' ') : value
-    }),
-  )
-  return csvOf(COLUMNS, rows)
+const NONE: ReadonlySet<string> = new Set()
+const USUALLY: ReadonlyMap<string, unknown> = new Map(Object.entries(USUAL))
+
+function isUsual(name: string, value: unknown): boolean {
+  const usual = USUALLY.get(name)
+  return value === usual || (Array.isArray(value) && value.length === 0 && Array.isArray(usual))
+}
+
+/** What a rule says, and what an entry says in its own way. */
+const ELSEWHERE: ReadonlySet<string> = new Set([
+  ...['range', 'inner', 'file', 'path', 'index', 'name'],
+  ...['selector', 'subjects', 'signals', 'specificity', 'atRules', 'heading', 'literalOnly', 'evidence'],
+])
+
+/** What stands in a rule, as a document lists it. @param file index of its file */
+export function inRule<T extends Standing & { readonly range: Range }>(file: number, item: T, rules: RuleTable): Entry {
+  const { start, end } = item.range
+  return sparse(item, { file, rule: rules.indexOf(item), start, end }, ELSEWHERE)
+}
+
+/** A place as a document lists it. @param file index of its file */
+export function placeEntry(file: number, place: Occurrence, rules: RuleTable): Entry {
+  const entry = inRule(file, place, rules)
+  const { inner } = place
+  if (inner) entry.inner = inner.encoding === 'base64' ? { encoding: inner.encoding, ...inner.range } : inner
+  return entry
+}
+
+/** Places as a document of their own, in pieces: `{version, files, occurrences, rules}`, each as the audit lists them. */
+export function placesJson(places: Iterable<PlaceInFile>): Generator<string> {
+  const rules = new RuleTable()
+  const files = new Map<string, number>()
+  function* entries() {
+    for (const place of places) {
+      const file = files.get(place.path) ?? files.size
+      files.set(place.path, file)
+      yield placeEntry(file, place, rules)
+    }
+  }
+  function* paths() {
+    for (const path of files.keys()) yield { path }
+  }
+  return jsonDocument({ version: 2, occurrences: entries(), files: paths(), rules: rules.entries })
+}
+
+/** The columns of a table of places, each with what it holds. */
+const COLUMNS: Readonly<Record<string, (place: PlaceInFile) => unknown>> = {
+  file: ({ path }) => path,
+  line: ({ line }) => line,
+  column: ({ column }) => column,
+  start: ({ range }) => range.start,
+  end: ({ range }) => range.end,
+  raw: ({ raw }) => raw,
+  notation: ({ notation }) => notation,
+  color: ({ color }) => color,
+  alpha: ({ alpha }) => alpha,
+  use: ({ use }) => use,
+  property: ({ property }) => property,
+  selector: ({ selector }) => selector,
+  subject: ({ subjects }) => subjects.join(', '),
+  states: ({ signals }) => statesOf(signals).join(' '),
+  atRules: ({ atRules }) => atRules.join(' '),
+  heading: ({ heading }) => heading,
+  important: ({ important }) => important,
+  opacity: ({ opacity }) => opacity,
+  variable: ({ variable }) => variable,
+  computedWith: ({ computedWith }) => computedWith,
+  confidence: ({ confidence }) => confidence,
+  evidence: ({ evidence }) => evidence,
+  literalOnly: ({ literalOnly }) => literalOnly,
+}
+
+/** Places as a table (RFC 4180) in pieces, a row each; what a spreadsheet would take for a formula is escaped. */
+export function placesCsv(places: Iterable<PlaceInFile>): Generator<string> {
+  const cells = Object.values(COLUMNS)
+  function* rows() {
+    for (const place of places) yield cells.map((cell) => cell(place))
+  }
+  return csvPieces(Object.keys(COLUMNS), rows())
 }

@@ -1,24 +1,52 @@
-import type { AuditDocument } from '@undo-ink/contracts'
-import { painted, placeEntry, placesCsv } from '@undo-ink/contracts/places-document'
-import { type FileReading, generatedFrom, listVariables, type Range } from '@undo-ink/core'
+import { jsonDocument } from '@undo-ink/contracts/json-document'
+import { inRule, type PlaceInFile, placeEntry, placesCsv, RuleTable, sparse } from '@undo-ink/contracts/places-document'
+import { type FileReading, generatedFrom, listVariables, type Range, type Reading } from '@undo-ink/core'
 import { type Folder, type ReadOptions, readFolder } from '../read-folder.ts'
-import { asJson, auditText, type Printed } from '../text.ts'
+import { auditText, type Printed } from '../text.ts'
 
 /** Lists every hard-coded color of a folder. */
 export async function audit(folder: string, format: 'text' | 'json' | 'csv', how: ReadOptions): Promise<Printed> {
   const read = await readFolder(folder, how)
-  const document = documentOf(folder, read)
-  const write = { text: auditText, json: asJson, csv: (each: AuditDocument) => placesCsv(each.occurrences) }[format]
-  return { output: write(document), unopened: read.unopened }
+  const write = {
+    text: () => auditText(read.files),
+    json: () => documentOf(folder, read),
+    csv: () => placesCsv(placesIn(read.files)),
+  }[format]
+  return { output: write(), unopened: read.unopened }
 }
 
-function documentOf(folder: string, { files, pages, unopened }: Folder): AuditDocument {
+/** Every place of a folder, in its order. */
+export function* placesIn(files: Folder['files']): Generator<PlaceInFile> {
+  for (const { path, reading } of files) for (const place of reading?.occurrences ?? []) yield { ...place, path }
+}
+
+/** What `auditDocumentSchema` says, in pieces: the whole of it would be many times the text. */
+function documentOf(folder: string, { files, pages, unopened }: Folder): Iterable<string> {
   const made = generatedFrom(files.map(({ path }) => path))
-  const read = files.flatMap(({ path, reading }): FileReading[] => (reading ? [{ path, reading }] : []))
-  const each = <T, R>(list: (reading: FileReading['reading']) => readonly T[], write: (path: string, item: T) => R) =>
-    read.flatMap(({ path, reading }) => list(reading).map((item) => write(path, item)))
-  return {
-    version: 1,
+  const indices = new Map(files.map(({ path }, index) => [path, index]))
+  const rules = new RuleTable()
+  function* each<T>(list: (reading: Reading) => readonly T[], write: (file: number, item: T) => object) {
+    for (const [index, { reading }] of files.entries())
+      for (const item of reading ? list(reading) : []) yield write(index, item)
+  }
+  function* variables() {
+    const read = files.flatMap(({ path, reading }): FileReading[] => (reading ? [{ path, reading }] : []))
+    for (const { name, uses, definitions, references } of listVariables(read)) {
+      // Each is of the variable: its name is told where it is written otherwise.
+      const told = <E extends Record<string, unknown>>(entry: E, written: string) =>
+        written === name ? entry : { ...entry, name: written }
+      const fileOf = (path: string) => indices.get(path) as number
+      yield {
+        ...{ name, uses },
+        definitions: definitions.map((each) =>
+          told(sparse(each, { file: fileOf(each.file), ...each.range }, IN_ITS_OWN_WAY), each.name),
+        ),
+        references: references.map((each) => told(inRule(fileOf(each.file), each, rules), each.name)),
+      }
+    }
+  }
+  return jsonDocument({
+    version: 2,
     root: folder,
     files: files.map(({ path, syntax, encoding, size, skipped, thirdParty }) => ({
       path,
@@ -29,36 +57,38 @@ function documentOf(folder: string, { files, pages, unopened }: Folder): AuditDo
       ...(thirdParty ? { thirdParty } : {}),
       ...(made.has(path) ? { generatedFrom: made.get(path) } : {}),
     })),
-    unopened: [...unopened],
-    occurrences: each(({ occurrences }) => occurrences, placeEntry),
-    keywords: each(({ keywords }) => keywords, inContext),
-    computed: each(({ computed }) => computed, inContext),
-    variables: listVariables(read).map(({ definitions, references, ...variable }) => ({
-      ...variable,
-      definitions: definitions.map((definition) => inFile(definition.file, definition)),
-      references: references.map((reference) => inFile(reference.file, reference)),
-    })),
-    behaviors: each(
-      ({ behaviors }) => behaviors,
-      // The compiler keeps the two kinds apart only so.
-      (path, behavior) => (behavior.kind === 'recolor' ? inFile(path, behavior) : inFile(path, behavior)),
+    unopened,
+    occurrences: each(
+      ({ occurrences }) => occurrences,
+      (file, place) => placeEntry(file, place, rules),
     ),
+    keywords: each(
+      ({ keywords }) => keywords,
+      (file, keyword) => inRule(file, keyword, rules),
+    ),
+    computed: each(
+      ({ computed }) => computed,
+      (file, color) => inRule(file, color, rules),
+    ),
+    variables: variables(),
+    behaviors: each(({ behaviors }) => behaviors, inFile),
     ...pages,
     findings: each(
       ({ findings }) => findings,
-      (path, { remedy, ...finding }) => ({ ...inFile(path, finding), remedy: remedy && spanned(remedy) }),
+      (file, { remedy, ...finding }) => sparse({ ...inFile(file, finding), remedy: remedy && spanned(remedy) }),
     ),
-  }
+    // Last: all that stands in them has been written.
+    rules: rules.entries,
+  })
 }
 
-function inContext<T extends { readonly range: Range } & Parameters<typeof painted>[0]>(file: string, item: T) {
-  return { ...inFile(file, item), ...painted(item) }
-}
+/** What a definition says otherwise. */
+const IN_ITS_OWN_WAY: ReadonlySet<string> = new Set(['range', 'file', 'name'])
 
-function inFile<T extends { readonly range: Range }>(file: string, item: T) {
-  return { ...spanned(item), file }
+function inFile<T extends { readonly range: Range }>(file: number, item: T) {
+  return { file, ...spanned(item) }
 }
 
 function spanned<T extends { readonly range: Range }>({ range, ...rest }: T) {
-  return { ...rest, start: range.start, end: range.end }
+  return { start: range.start, end: range.end, ...rest }
 }

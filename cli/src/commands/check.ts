@@ -30,5 +30,5 @@ export async function check(
     }
   }
   const write = { text: checkText, json: asJson, sarif: (each: CheckDocument) => asJson(sarifOf(each)) }[format]
-  return { output: write(document), unopened, clean: document.places.length === 0 }
+  return { output: [write(document)], unopened, clean: document.places.length === 0 }
 }

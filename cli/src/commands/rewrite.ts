@@ -96,7 +96,7 @@ export async function rewrite(folder: string, planFile: string, out: string, how
     ...idle.map((at) => `finds nothing here: ${at}`),
     ...(unwritten.length > 0 ? ['decided, but not written:', ...unwritten] : []),
   ]
-  return { output: `${said.join('\n')}\n`, unopened }
+  return { output: [`${said.join('\n')}\n`], unopened }
 }
 
 /** What was not written, behind its path. */

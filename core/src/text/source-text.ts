@@ -132,5 +132,8 @@ function comesBack({ text, encoding }: SourceText, bytes: Uint8Array): boolean {
 }
 
 function sameBytes(a: Uint8Array, b: Uint8Array): boolean {
-  return a.length === b.length && a.every((byte, i) => byte === b[i])
+  if (a.length !== b.length) return false
+  // A call for each byte of a site would take a tenth of the time in which it is read.
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false
+  return true
 }

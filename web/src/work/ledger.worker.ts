@@ -1,4 +1,4 @@
-import { placeEntry, placesCsv, wordsSchema } from '@undo-ink/contracts'
+import { placesCsv, placesJson, wordsSchema } from '@undo-ink/contracts'
 import {
   follower,
   type IndexedLedger,
@@ -57,11 +57,13 @@ addEventListener('message', ({ data }: MessageEvent<LedgerAsk>) => {
 function exported(indexed: IndexedLedger, view: LedgerView, format: ExportFormat): Blob {
   const { ledger } = indexed
   const { shown } = viewLedger(indexed, view)
-  const entries = Array.from(shown, (at) => {
-    const { index, path, ...occurrence } = placeAt(ledger, at)
-    return placeEntry(path, occurrence)
-  })
+  function* places() {
+    for (const at of shown) {
+      const { index, ...place } = placeAt(ledger, at)
+      yield place
+    }
+  }
   return format === 'csv'
-    ? new Blob([placesCsv(entries)], { type: 'text/csv' })
-    : new Blob([JSON.stringify({ version: 1, occurrences: entries }, null, 2)], { type: 'application/json' })
+    ? new Blob([...placesCsv(places())], { type: 'text/csv' })
+    : new Blob([...placesJson(places())], { type: 'application/json' })
 }
