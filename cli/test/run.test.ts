@@ -13,7 +13,9 @@ import {
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { auditDocumentSchema, checkDocumentSchema } from '@undo-ink/contracts'
+import { listVariables, type Reading } from '@undo-ink/core'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { readFolder } from '../src/read-folder.ts'
 import { run as call } from '../src/run.ts'
 import { whyOf } from '../src/walk.ts'
 
@@ -53,6 +55,38 @@ describe('undo-ink audit', () => {
     expect(new Set(notations).size).toBeGreaterThanOrEqual(5)
     expect(document.pages.map(({ path }) => path)).toContain('index.html')
     expect(document.behaviors.length).toBeGreaterThanOrEqual(1)
+  })
+
+  it('tells of variables, keywords and findings all that was read', async () => {
+    const how = { includeVendor: false, progress() {} }
+    const { files } = await readFolder(DEMO, how)
+    const { output } = await run(['audit', DEMO, '--format', 'json'])
+    const document = auditDocumentSchema.parse(JSON.parse(output))
+    const standing = (rule: number | null) => {
+      const { states, heading, literalOnly, evidence, ...of } = document.rules[rule ?? -1] as (typeof document.rules)[0]
+      return of
+    }
+    const pathOf = (file: number) => document.files[file]?.path
+    const read = files.flatMap(({ path, reading }) => (reading ? [{ path, reading }] : []))
+    expect(
+      document.variables.map(({ definitions, references, ...variable }) => ({
+        ...variable,
+        definitions: definitions.map(({ file, start, end, name = variable.name, ...own }) => ({
+          ...{ ...own, name, file: pathOf(file), range: { start, end } },
+        })),
+        references: references.map(({ file, start, end, rule, name = variable.name, ...own }) => ({
+          ...{ ...own, ...standing(rule), name, file: pathOf(file), range: { start, end } },
+        })),
+      })),
+    ).toEqual(listVariables(read))
+    const all = <T>(list: (reading: Reading) => readonly T[]) => read.flatMap(({ reading }) => list(reading))
+    expect(document.keywords.map(({ keyword, rule }) => [keyword, standing(rule).selector])).toEqual(
+      all(({ keywords }) => keywords).map(({ keyword, selector }) => [keyword, selector]),
+    )
+    expect(document.computed).toHaveLength(all(({ computed }) => computed).length)
+    expect(document.findings.map(({ code, remedy }) => [code, remedy?.replacement])).toEqual(
+      all(({ findings }) => findings).map(({ code, remedy }) => [code, remedy?.replacement]),
+    )
   })
 
   it('writes a table with what a spreadsheet would take for a formula escaped', async () => {

@@ -1,4 +1,5 @@
 import {
+  type Apart,
   type Behavior,
   CONFIDENCES,
   type Computed,
@@ -8,11 +9,13 @@ import {
   type Keyword,
   NOTATIONS,
   type Occurrence,
+  type PackedTable,
   type PlacedFinding,
   type Remedy,
   type SitePages,
   STATES,
   USES,
+  unpackApart,
   type Variable,
 } from '@undo-ink/core'
 import * as z from 'zod'
@@ -30,6 +33,8 @@ const range = z
   .strictObject({ start: z.int().min(0), end: z.int().min(0) })
   .readonly()
   .describe('Half-open, in UTF-16 units of the decoded text')
+
+const index = z.int().min(0)
 
 const place = {
   range,
@@ -261,24 +266,77 @@ export const sitePagesSchema = z
   .describe('Which page is made of which files')
 true satisfies Same<z.infer<typeof sitePagesSchema>, SitePages>
 
-export const readingSchema = z
-  .strictObject({
-    path: z.string(),
-    keywords: z.array(keywordSchema),
-    computed: z.array(computedSchema),
-    behaviors: z.array(behaviorSchema),
-    findings: z.array(findingSchema),
-  })
-  .describe('What one file holds beside its places')
+const counts = z.array(index).readonly()
+const columnSchema = z.union([
+  z.strictObject({ all: z.unknown() }),
+  z.strictObject({ numbers: counts }),
+  z.strictObject({ values: z.array(z.unknown()).readonly(), codes: counts }),
+])
+const tableSchema = z
+  .strictObject({ length: index, names: z.array(z.string()).readonly(), columns: z.record(z.string(), columnSchema) })
+  .describe('Rows in columns: the same in all, numbers, or codes of values that stand once')
 
-export const auditSchema = z
+/** What is known of a snapshot beside its places, which are in its ledger. */
+export interface Audit extends Apart {
+  readonly pages: SitePages
+}
+
+/** As it is sent: selectors and conditions stand once, or what a rule of many selectors and colors has would be its square. */
+export const packedAuditSchema = z
   .strictObject({
-    readings: z.array(readingSchema).describe('By path; files that hold nothing of it are left out'),
-    variables: z.array(variableSchema).describe('By name'),
+    packed: z.strictObject({ rules: tableSchema, lists: z.record(z.string(), tableSchema) }),
+    readings: z
+      .array(z.strictObject({ path: z.string(), behaviors: z.array(behaviorSchema), findings: z.array(findingSchema) }))
+      .describe('By path; files that hold nothing of it are left out'),
+    variables: z.array(variableSchema.pick({ name: true, uses: true })).describe('By name'),
     pages: sitePagesSchema,
   })
   .describe('What is known of a snapshot beside its places, which are in its ledger')
-export type Audit = z.infer<typeof auditSchema>
+
+const { definitions, references } = variableSchema.shape
+const listed: Readonly<Record<string, z.ZodObject>> = {
+  keywords: keywordSchema.extend({ path: z.string() }),
+  computed: computedSchema.extend({ path: z.string() }),
+  definitions: definitions.unwrap().element.extend({ of: index }),
+  references: references.unwrap().element.extend({ of: index }),
+}
+
+const { selector, subjects, signals, specificity, atRules, heading, literalOnly, evidence } = keywordSchema.shape
+const ruleSchema = z.strictObject({
+  ...{ selector, subjects, signals, specificity, atRules, heading, evidence },
+  literalOnly: literalOnly.nullable(),
+})
+
+/** An audit as it is sent. Throws for what is none. */
+export function readAudit(sent: unknown): Audit {
+  const { pages, ...packed } = packedAuditSchema.parse(sent)
+  const { rules, lists } = packed.packed
+  // A rule of what tells only a part of it has nothing for the rest.
+  checkTable(rules, ruleSchema, rules.length)
+  for (const [name, schema] of Object.entries(listed)) {
+    const table = lists[name]
+    if (!table) throw new Error(`the audit has no ${name}`)
+    checkTable(table, schema, rules.length)
+  }
+  return { ...unpackApart(packed), pages }
+}
+
+/** Each distinct value is checked once. Throws for a table that is none. */
+function checkTable({ length, names, columns }: PackedTable, { shape }: z.ZodObject, rules: number): void {
+  for (const [name, column] of Object.entries(columns)) {
+    const schema =
+      name === 'start' || name === 'end' || name === 'rule' ? index : (shape[name] as z.ZodType | undefined)
+    if (!schema) throw new Error(`the audit knows no ${name}`)
+    const codes = 'codes' in column ? column.codes : 'numbers' in column ? column.numbers : null
+    const values = 'all' in column ? [column.all] : 'values' in column ? column.values : column.numbers
+    for (const value of values) schema.parse(value)
+    if (codes && codes.length !== length) throw new Error(`${name} of the audit has not one value for each row`)
+    const most = name === 'rule' ? rules : 'codes' in column ? column.values.length : Number.POSITIVE_INFINITY
+    if (codes?.some((code) => code >= most)) throw new Error(`${name} of the audit leads nowhere`)
+  }
+  const isWhole = names.every((name) => name === 'range' || columns[name] || columns.rule)
+  if (length > 0 && !isWhole) throw new Error('a table of the audit lacks a column')
+}
 
 export const fileTextSchema = z
   .strictObject({ path: z.string(), text: z.string().describe('Decoded, without its mark') })

@@ -31,6 +31,13 @@ export {
 } from './ledger/view.ts'
 export { joinWords, NO_WORDS, runsOf, type Words } from './ledger/words.ts'
 export { addressOf, pathAt } from './pages/address.ts'
+export {
+  type Apart,
+  type ApartReading,
+  type PackedApart,
+  packApart,
+  unpackApart,
+} from './pages/audit-parts.ts'
 export { listPages, type Page, type PageSheet, type UnusedFile } from './pages/pages.ts'
 export { quietPage, quietSheet } from './pages/quiet.ts'
 export { type AddressResolver, resolverOf, servedPaths } from './pages/resolve.ts'
@@ -124,6 +131,8 @@ export {
   USES,
   type Use,
 } from './source/occurrence.ts'
+export type { PackedColumn, PackedPlaces, PackedTable } from './source/pack-places.ts'
+export { packReading, unpackReading } from './source/pack-reading.ts'
 export { generatedFrom, NO_CLAIMS, THIRD_PARTY, type ThirdParty, thirdPartyPath } from './source/provenance.ts'
 export { READERS, READING_VERSION, readSource } from './source/read.ts'
 export { SYNTAXES, type Syntax, syntaxOf } from './source/syntax.ts'

@@ -108,9 +108,16 @@ export function valueAt<F extends Field>(ledger: Ledger, field: F, index: number
   return values[codes[index] as number] as LedgerPlace[F]
 }
 
-/** The list that a place has in one field. @param index 0 to length - 1 */
+/** The lists of a column that were asked for: places of one rule share them, or those of a rule of many selectors would take the square of its length. */
+const asked = new WeakMap<ListColumn, (readonly string[] | undefined)[]>()
+
+/** The list that a place has in one field, the same for all that have it. @param index 0 to length - 1 */
 export function listAt(ledger: Ledger, field: ListField, index: number): readonly string[] {
-  return listOf(ledger, field, ledger.lists[field].codes[index] as number)
+  const column = ledger.lists[field]
+  const code = column.codes[index] as number
+  const known = asked.get(column) ?? []
+  asked.set(column, known)
+  return (known[code] ??= listOf(ledger, field, code))
 }
 
 /** One of the distinct lists of a field. @param code of `lists[field].codes` */

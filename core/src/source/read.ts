@@ -81,7 +81,7 @@ export const READERS: Readonly<Record<Syntax, Reader | null>> = {
 }
 
 /** Raised whenever the readers find more or something else, or what they found is packed otherwise: what was read by another version is read anew. */
-export const READING_VERSION = 17
+export const READING_VERSION = 18
 
 /** Everything that one file holds. Time in proportion to its length. */
 export function readSource(source: SourceText): Reading {

@@ -70,13 +70,13 @@ export class Reader {
     const assembled = await this.threads.run<Assembled>(task, { ...together, name: 'assemble' }).catch(whenTooCostly)
     const hashes = new Map(files.map(({ file: { path, sha256 } }) => [path, sha256]))
     const words: Words[] = []
-    const { ledger, variables } = assembled
+    const { ledger, apart } = assembled
     let pages: PagesToRead['pages'][number][] = []
     let held = 0
     const wordsOf = async (some: PagesToRead['pages']): Promise<Words[]> => {
-      const bytes = (ledger.length + variables.length) * PACKED + some.reduce((sum, page) => sum + page.bytes.length, 0)
+      const bytes = (ledger.length + apart.length) * PACKED + some.reduce((sum, page) => sum + page.bytes.length, 0)
       try {
-        const input: PagesToRead = { ledger, variables, pages: some }
+        const input: PagesToRead = { ledger, apart, pages: some }
         return [await this.threads.run<Words>(input, { name: 'words', owner, bytes, signal })]
       } catch (error) {
         if (!(error instanceof TooCostly)) throw error
@@ -90,15 +90,15 @@ export class Reader {
     }
     let done = 0
     // For each the ledger is unpacked: a few steps show how far it is as well as many.
-    const atOnce = Math.max(1, Math.ceil(assembled.pages.length / STEPS))
+    const atOnce = Math.max(1, Math.ceil(assembled.toShow.length / STEPS))
     const readPages = async () => {
       if (pages.length > 0) words.push(...(await wordsOf(pages)))
       done += pages.length
-      await progress.pagesDone(done, assembled.pages.length)
+      await progress.pagesDone(done, assembled.toShow.length)
       pages = []
       held = 0
     }
-    for (const page of assembled.pages) {
+    for (const page of assembled.toShow) {
       const bytes = await load(hashes.get(page.path) as string)
       if (held + bytes.length > MOST_HELD || pages.length === atOnce) await readPages()
       pages.push({ ...page, bytes })

@@ -1,5 +1,5 @@
 import { gunzipSync } from 'node:zlib'
-import { auditSchema, type Choice, type FileText } from '@undo-ink/contracts'
+import { type Choice, type FileText, sitePagesSchema } from '@undo-ink/contracts'
 import { decode, type FileAbout, type LedgerPlace, placeAt, type ScopePage, unpackLedger } from '@undo-ink/core'
 import type { Sequelize, Transaction } from 'sequelize'
 import { FileRow, SnapshotRow } from '../../db/models.ts'
@@ -117,7 +117,7 @@ export async function placesOfFile(fileId: string, transaction?: Transaction): P
 /** The pages of a copy, as scopes of decisions ask for them. */
 export async function pagesOf(snapshotId: string): Promise<readonly ScopePage[]> {
   const apart = await getAuditPart(snapshotId, 'apart')
-  return auditSchema.parse(JSON.parse(gunzipSync(apart).toString('utf8'))).pages.pages
+  return sitePagesSchema.parse(JSON.parse(gunzipSync(apart).toString('utf8')).pages).pages
 }
 
 export async function getFileText(fileId: string): Promise<FileText> {

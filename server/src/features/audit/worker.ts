@@ -11,12 +11,16 @@ import {
   ledgerOf,
   listVariables,
   type OpaqueKey,
+  type PackedApart,
+  packApart,
   packLedger,
+  packReading,
   type Reading,
   readSource,
   syntaxOf,
+  unpackApart,
   unpackLedger,
-  type Variable,
+  unpackReading,
   type Words,
   wordsOf,
 } from '@undo-ink/core'
@@ -53,35 +57,39 @@ export interface Assembled {
   readonly files: readonly { readonly path: string; readonly places: number; readonly body: Uint8Array }[]
   readonly ledger: Uint8Array
   readonly apart: Uint8Array
-  /** What words are read with. */
-  readonly variables: Uint8Array
   readonly totals: Totals
   /** The pages of HTML, and every file that each reaches. */
-  readonly pages: readonly { readonly path: string; readonly files: readonly string[] }[]
+  readonly toShow: readonly { readonly path: string; readonly files: readonly string[] }[]
 }
 
 /** Some pages of a copy whose ledger is made. */
 export interface PagesToRead {
   readonly ledger: Uint8Array
-  readonly variables: Uint8Array
-  readonly pages: readonly (Assembled['pages'][number] & { readonly bytes: Uint8Array })[]
+  readonly apart: Uint8Array
+  readonly pages: readonly (Assembled['toShow'][number] & { readonly bytes: Uint8Array })[]
 }
 
 /** Runs in a worker thread: reads one file. */
 export function read({ path, bytes, choice }: FileToRead): FileRead {
   const { source, ...about } = classify(path, bytes, LIMITS.textBytes, choice)
   const reading = source && readSource(source)
-  return { about, places: reading?.occurrences.length ?? 0, body: reading && gzipJson(reading) }
+  return {
+    about,
+    places: reading?.occurrences.length ?? 0,
+    body: reading && gzipSync(packReading(reading), { level: 1 }),
+  }
 }
 
 /** Runs in a worker thread: makes the audit of what all files hold, with what can be said only of all together. */
 export function assemble(files: ToAssemble): Assembled {
   const site = assembleSite(
-    files.map(({ body, ...file }) => ({ ...file, reading: () => (body ? (gunzipJson(body) as Reading) : null) })),
+    files.map(({ body, ...file }) => ({
+      ...file,
+      reading: () => (body ? unpackReading(gunzipSync(body).toString()) : null),
+    })),
   )
   const read = site.files.flatMap(({ path, reading }) => (reading ? [{ path, reading }] : []))
   const readings = read.map(({ path, reading }) => ({ path, ...reading }))
-  const variables = listVariables(read)
   const held = readings.filter(({ occurrences }) => occurrences.length > 0)
   return {
     abouts: site.files.map(({ about }) => about),
@@ -91,37 +99,28 @@ export function assemble(files: ToAssemble): Assembled {
       body: gzipSync(packLedger(ledgerOf([file])), { level: 1 }),
     })),
     ledger: gzipSync(packLedger(ledgerOf(held))),
-    apart: gzipJson({
-      readings: readings.flatMap(apartOf),
-      variables,
-      pages: site.pages,
-    }),
-    variables: gzipJson(variables),
+    apart: gzipJson({ ...packApart({ readings, variables: listVariables(read) }), pages: site.pages }),
     totals: totalsOf(readings),
-    pages: site.pages.pages.filter(({ path }) => syntaxOf(path) === 'html').map(({ path, files }) => ({ path, files })),
+    toShow: site.pages.pages
+      .filter(({ path }) => syntaxOf(path) === 'html')
+      .map(({ path, files }) => ({ path, files })),
   }
 }
 
 /** Runs in a worker thread: what some pages show, and which places paint it. */
-export function words({ ledger, variables, pages }: PagesToRead): Words {
+export function words({ ledger, apart, pages }: PagesToRead): Words {
   const unpacked = unpackLedger(gunzipSync(ledger))
   if (!unpacked) throw new Error('the ledger that was just made cannot be read')
   const texts = pages.flatMap(({ path, files, bytes }) => {
     const source = decode(path, bytes)
     return typeof source === 'string' ? [] : [{ path, files, text: source.text }]
   })
-  return wordsOf(texts, unpacked, follower(gunzipJson(variables) as Variable[]))
+  return wordsOf(texts, unpacked, follower(unpackApart(gunzipJson(apart) as PackedApart).variables))
 }
 
 /** Runs in a worker thread: all words of a copy in the form in which they are stored. */
 export function packWords(some: readonly Words[]): Uint8Array {
   return gzipJson(joinWords(some))
-}
-
-/** What is listed of one file apart from its places; nothing where there is nothing. */
-function apartOf({ path, keywords, computed, behaviors, findings }: Reading & { readonly path: string }) {
-  const some = keywords.length + computed.length + behaviors.length + findings.length > 0
-  return some ? [{ path, keywords, computed, behaviors, findings }] : []
 }
 
 function totalsOf(readings: readonly Reading[]): Totals {

@@ -1,0 +1,71 @@
+import { append } from '../collect.ts'
+import type { Variable } from '../source/link.ts'
+import type { Reading } from '../source/occurrence.ts'
+import { type PackedPlaces, packPlaces, unpackPlaces } from '../source/pack-places.ts'
+
+/** What one file holds beside its places. */
+export interface ApartReading extends Pick<Reading, 'keywords' | 'computed' | 'behaviors' | 'findings'> {
+  readonly path: string
+}
+
+/** What is known of a site beside its places and its pages. */
+export interface Apart {
+  readonly readings: readonly ApartReading[]
+  readonly variables: readonly Variable[]
+}
+
+/** The same in tables: selectors and conditions stand once. */
+export interface PackedApart {
+  /** `keywords` and `computed` with the `path` of their file, `definitions` and `references` with the variable that they are `of`, by its index. */
+  readonly packed: PackedPlaces
+  readonly readings: readonly Pick<ApartReading, 'path' | 'behaviors' | 'findings'>[]
+  readonly variables: readonly Pick<Variable, 'name' | 'uses'>[]
+}
+
+/** Files that hold nothing of it are left out. */
+export function packApart({ readings, variables }: Apart): PackedApart {
+  const some = readings.filter(
+    ({ keywords, computed, behaviors, findings }) =>
+      keywords.length + computed.length + behaviors.length + findings.length > 0,
+  )
+  return {
+    packed: packPlaces({
+      keywords: some.flatMap(({ path, keywords }) => keywords.map((each) => ({ ...each, path }))),
+      computed: some.flatMap(({ path, computed }) => computed.map((each) => ({ ...each, path }))),
+      definitions: variables.flatMap(({ definitions }, of) => definitions.map((each) => ({ ...each, of }))),
+      references: variables.flatMap(({ references }, of) => references.map((each) => ({ ...each, of }))),
+    }),
+    readings: some.map(({ path, behaviors, findings }) => ({ path, behaviors, findings })),
+    variables: variables.map(({ name, uses }) => ({ name, uses })),
+  }
+}
+
+export function unpackApart({ packed, readings, variables }: PackedApart): Apart {
+  const { keywords, computed, definitions, references } = unpackPlaces(packed)
+  const ofFile = { keywords: byMember(keywords, 'path'), computed: byMember(computed, 'path') }
+  const ofVariable = { definitions: byMember(definitions, 'of'), references: byMember(references, 'of') }
+  return {
+    readings: readings.map((each) => ({
+      ...each,
+      keywords: ofFile.keywords(each.path) as ApartReading['keywords'],
+      computed: ofFile.computed(each.path) as ApartReading['computed'],
+    })),
+    variables: variables.map((each, at) => ({
+      ...each,
+      definitions: ofVariable.definitions(at) as Variable['definitions'],
+      references: ofVariable.references(at) as Variable['references'],
+    })),
+  }
+}
+
+type Row = Readonly<Record<string, unknown>>
+
+/** The rows of a list by one of their members, which they then are without. */
+function byMember(rows: readonly Row[] = [], name: string): (key: unknown) => readonly unknown[] {
+  const groups = new Map<unknown, Row[]>()
+  for (const row of rows) {
+    const { [name]: key, ...own } = row
+    append(groups, key, own)
+  }
+  return (key) => groups.get(key) ?? []
+}
