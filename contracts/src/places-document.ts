@@ -15,27 +15,26 @@ export class RuleTable {
   /** What the document lists. */
   readonly entries: Entry[] = []
   private readonly known = new Map<string, number>()
-  private last: { readonly of: Standing; readonly index: number } | null = null
+  /** The rule found last with a list of subjects: what stands in one rule was given its very lists. */
+  private readonly bySubjects = new Map<readonly string[], { readonly of: Standing; readonly index: number }>()
 
   /** The index of the rule that something stands in. */
   indexOf(of: Standing): number {
-    const { last } = this
-    if (last && isSame(last.of, of)) return last.index
     const { selector, subjects, signals, specificity, atRules, heading, literalOnly, evidence } = of
+    const before = this.bySubjects.get(subjects)
+    if (before && isSame(before.of, of)) return before.index
     const rule = sparse({ selector, subjects, signals, specificity, atRules, heading, literalOnly, evidence })
     const key = JSON.stringify(rule)
     const known = this.known.get(key)
     const index = known ?? this.entries.push(sparse({ states: statesOf(signals) }, rule)) - 1
     if (known === undefined) this.known.set(key, index)
-    this.last = { of, index }
+    this.bySubjects.set(subjects, { of, index })
     return index
   }
 }
 
-/** Neighbours mostly stand in one rule, and were given its very lists. */
 function isSame(a: Standing, b: Standing): boolean {
   return (
-    a.subjects === b.subjects &&
     a.atRules === b.atRules &&
     a.signals === b.signals &&
     a.selector === b.selector &&

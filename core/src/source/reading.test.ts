@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { read } from '../../test/places.ts'
-import { MOST_FINDINGS } from '../text/finding.ts'
+import { countFindings, MOST_FINDINGS } from '../text/finding.ts'
 
 /** The colors of a text, those that are only possibly some with a question mark. */
 function told(path: string, text: string): string {
@@ -97,6 +97,8 @@ it.each(['}', '(', 'a{color:ff0}'])('of a file full of %s so many are told, and 
     remedy: null,
   })
   expect(findings.filter(({ code }) => code === 'and-more')).toHaveLength(1)
+  expect(countFindings(findings)).toBe(MOST_FINDINGS + Number.parseInt(findings.at(-1)?.excerpt ?? '', 10))
+  expect(countFindings(findings)).toBeGreaterThanOrEqual(3000)
 })
 
 it('a value of which tags write a part is no slip', () => {

@@ -26,6 +26,11 @@ const IDLE = ['overridden-in-rule', 'outside-rules'] as const
 /** There is more of the same file than is told, so that a broken or hostile file has no endless list; `excerpt` says how much. */
 const MORE = 'and-more'
 
+/** How many findings there are, those that are only counted among them. */
+export function countFindings(findings: readonly Pick<Finding, 'code' | 'excerpt'>[]): number {
+  return findings.reduce((sum, { code, excerpt }) => sum + (code === MORE ? Number.parseInt(excerpt, 10) : 1), 0)
+}
+
 /** Findings that are told of one file. */
 export const MOST_FINDINGS = 1000
 

@@ -6,6 +6,7 @@ import { Choice } from '../components/choice.tsx'
 import { Dialog } from '../components/dialog.tsx'
 import { Loading } from '../components/loading.tsx'
 import { Segments } from '../components/segments.tsx'
+import { shownPath } from '../components/words.ts'
 import { shownPages } from '../work/shown-pages.ts'
 import { useCopy } from '../work/work.tsx'
 import { DroppedImage, InheritedImage } from './image-sources.tsx'
@@ -81,7 +82,7 @@ function PageSource({ onPick }: { onPick(color: string | null): void }) {
   if (page === undefined) return <Text color="soft">This copy has no page that could be shown.</Text>
   return (
     <>
-      <Choice label="Page" value={page} options={pages.map((path) => [path, path])} onChoose={setChosen} />
+      <Choice label="Page" value={page} options={pages.map((path) => [path, shownPath(path)])} onChoose={setChosen} />
       <PagePicker key={page} visit={visit} page={page} onPick={onPick} />
     </>
   )

@@ -1,5 +1,5 @@
 import { Box } from '@chakra-ui/react'
-import { decidedIn } from '@undo-ink/core'
+import { countFindings, decidedIn } from '@undo-ink/core'
 import { NavLink, useMatch, useNavigate } from 'react-router'
 import { HATCHING } from '../components/swatch.tsx'
 import { count, number } from '../components/words.ts'
@@ -47,7 +47,7 @@ export function Path() {
         { to: 'ledger/places', name: 'Places', count: number(places.length) },
         { to: 'ledger/colors', name: 'Colours', count: number(work.colors) },
         { to: 'ledger/scripts', name: 'Scripts', count: number(work.behaviors.length) },
-        { to: 'ledger/findings', name: 'Findings', count: number(work.findings.length) },
+        { to: 'ledger/findings', name: 'Findings', count: number(countFindings(work.findings)) },
         { to: 'ledger/apart', name: 'Not written out', count: number(work.taking.length) },
       ],
     },

@@ -56,7 +56,7 @@ function Where() {
         value={value}
         options={[
           ...files.map(([path, times]) => [`file ${path}`, `${shownPath(path)} (${times})`] as const),
-          ...pages.map((path) => [`page ${path}`, `page ${path}`] as const),
+          ...pages.map((path) => [`page ${path}`, `page ${shownPath(path)}`] as const),
         ]}
         onChoose={setChosen}
       />

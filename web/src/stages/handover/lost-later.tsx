@@ -21,8 +21,10 @@ export function LostLater({ all }: { all: readonly PlannedChange[] }) {
       ) : null}
       {made.length > 0 ? (
         <Note shape="◆" title={`${count(made.length, 'sheet')} made from others`}>
-          {listed(made.map(({ path, file }) => `${path}, made from ${file?.generatedFrom}`))}: the next build overwrites{' '}
-          {made.length === 1 ? 'it' : 'them'}, and takes what its source has.
+          {listed(
+            made.map(({ path, file }) => `${shownPath(path)}, made from ${shownPath(file?.generatedFrom ?? '')}`),
+          )}
+          : the next build overwrites {made.length === 1 ? 'it' : 'them'}, and takes what its source has.
         </Note>
       ) : null}
     </>

@@ -1,7 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react'
 import type { Choice, SiteFile } from '@undo-ink/contracts'
 import { ActButton } from '../../components/act-button.tsx'
-import { SKIP_WORDS, THIRD_PARTY_WORDS } from '../../components/words.ts'
+import { SKIP_WORDS, shownPath, THIRD_PARTY_WORDS } from '../../components/words.ts'
 
 interface FileReadingProps {
   readonly file: SiteFile
@@ -23,7 +23,7 @@ export function FileReading({ file, busy, onChoose }: FileReadingProps) {
           fontSize="12px"
           flex="none"
           disabled={busy}
-          aria-label={`${act.says}: ${file.path}`}
+          aria-label={`${act.says}: ${shownPath(file.path)}`}
           onClick={() => onChoose({ files: [file.id], choice: act.choice })}
         >
           {act.says}

@@ -1,7 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { StageHead } from '../../components/stage-head.tsx'
 import { type Column, VirtualTable } from '../../components/virtual-table.tsx'
-import { count, stateText } from '../../components/words.ts'
+import { count, shownPath, stateText } from '../../components/words.ts'
 import type { Taking } from '../../work/places.ts'
 import { useCopy } from '../../work/work.tsx'
 
@@ -48,5 +48,5 @@ function sourceOf(taking: Taking): string {
 }
 
 function placeOf({ path, line }: Taking): string {
-  return `${path}:${line}`
+  return `${shownPath(path)}:${line}`
 }

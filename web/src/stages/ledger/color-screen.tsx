@@ -7,7 +7,7 @@ import { Sheet } from '../../components/sheet.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { type Column, VirtualTable } from '../../components/virtual-table.tsx'
-import { count, number, stateText } from '../../components/words.ts'
+import { count, number, shownPath, stateText } from '../../components/words.ts'
 import type { PlaceOf } from '../../work/places.ts'
 import { useClusters, useCopy } from '../../work/work.tsx'
 import { REACHES } from './address.ts'
@@ -184,7 +184,7 @@ function placeColumns(siteId: string): readonly Column<PlaceOf>[] {
       mono: true,
       path: true,
       cell: (place) => <Link to={placePath(siteId, place)}>{`${place.path}:${place.line}`}</Link>,
-      title: ({ path, line }) => `${path}:${line}`,
+      title: ({ path, line }) => `${shownPath(path)}:${line}`,
     },
     { head: 'Written as', mono: true, cell: ({ raw }) => raw, title: ({ raw }) => raw },
     { head: 'State', width: '110px', cell: ({ signals }) => stateText(signals) },

@@ -1,10 +1,11 @@
 import { Flex, Text } from '@chakra-ui/react'
+import { countFindings } from '@undo-ink/core'
 import { useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
 import { GridRow, VirtualGrid } from '../../components/virtual-grid.tsx'
-import { are, count, FINDING_WORDS, number } from '../../components/words.ts'
+import { are, count, FINDING_WORDS, number, shownPath } from '../../components/words.ts'
 import { useStable } from '../../work/use-stable.ts'
 import { useCopy, usePlan } from '../../work/work.tsx'
 import { FindingCard, MeantColor } from './finding-card.tsx'
@@ -33,7 +34,7 @@ export function FindingsScreen() {
   })
   return (
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="420px">
-      <StageHead title="Findings" sentence={sentence(rows.length, open.length, corrected)}>
+      <StageHead title="Findings" sentence={sentence(countFindings(findings), open.length, corrected)}>
         {open.length === 0 ? null : (
           <ActButton main onClick={() => putRight(open)}>
             Put all {number(open.length)} right
@@ -123,9 +124,9 @@ function FindingsTable({ rows, at, onSelect, onLetter }: FindingsTableProps) {
               {correction ? '✓ ' : ''}
               {finding.meaning === null ? '–' : <MeantColor text={finding.meaning} />}
             </div>
-            <div role="gridcell" className="cell mono path" title={`${finding.path}:${finding.line}`}>
+            <div role="gridcell" className="cell mono path" title={`${shownPath(finding.path)}:${finding.line}`}>
               <bdi dir="ltr">
-                {finding.path}:{finding.line}
+                {shownPath(finding.path)}:{finding.line}
               </bdi>
             </div>
           </GridRow>

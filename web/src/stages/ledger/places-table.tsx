@@ -4,7 +4,7 @@ import { memo, useMemo } from 'react'
 import { Sheet } from '../../components/sheet.tsx'
 import { PlainSwatch, Swatch } from '../../components/swatch.tsx'
 import { GridRow, VirtualGrid } from '../../components/virtual-grid.tsx'
-import { number } from '../../components/words.ts'
+import { number, shownPath } from '../../components/words.ts'
 import type { PlaceOf } from '../../work/places.ts'
 import { useCopy, usePlan } from '../../work/work.tsx'
 import type { PlaceColumn } from './place-columns.tsx'
@@ -136,7 +136,7 @@ function GroupName({ place, grouping }: { place: PlaceOf; grouping: Grouping }) 
       return (
         <>
           <Text fontFamily="mono" whiteSpace="nowrap">
-            {place.path}
+            {shownPath(place.path)}
           </Text>
           <Text color="soft" truncate title={place.heading ?? undefined}>
             {place.heading}

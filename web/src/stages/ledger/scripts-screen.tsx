@@ -3,7 +3,7 @@ import { type Behavior, parseColor, type Trigger } from '@undo-ink/core'
 import { StageHead } from '../../components/stage-head.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { type Column, VirtualTable } from '../../components/virtual-table.tsx'
-import { count } from '../../components/words.ts'
+import { count, shownPath } from '../../components/words.ts'
 import type { InFile } from '../../work/places.ts'
 import { useCopy } from '../../work/work.tsx'
 
@@ -95,5 +95,5 @@ function Value({ text, color }: Side) {
 }
 
 function placeOf({ path, line }: Doing): string {
-  return `${path}:${line}`
+  return `${shownPath(path)}:${line}`
 }

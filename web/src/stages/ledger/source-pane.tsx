@@ -4,6 +4,7 @@ import { useFileText } from '../../api/copies.ts'
 import { Loading } from '../../components/loading.tsx'
 import { Sheet } from '../../components/sheet.tsx'
 import { type MarginNote, type SourceMark, SourceView } from '../../components/source-view.tsx'
+import { shownPath } from '../../components/words.ts'
 
 interface SourcePaneProps {
   readonly path: string
@@ -34,7 +35,11 @@ export function SourcePane({ fileId, label, children, ...view }: SourcePaneProps
     >
       {children}
       {error ? <Text p="4">{error.message}</Text> : null}
-      {data ? <SourceView text={data.text} label={`${label}: ${view.path}`} {...view} /> : error ? null : <Loading />}
+      {data ? (
+        <SourceView text={data.text} label={`${label}: ${shownPath(view.path)}`} {...view} />
+      ) : error ? null : (
+        <Loading />
+      )}
     </Sheet>
   )
 }

@@ -10,7 +10,7 @@ import { Loading } from '../../components/loading.tsx'
 import { Note } from '../../components/note.tsx'
 import { Segments } from '../../components/segments.tsx'
 import { StageHead } from '../../components/stage-head.tsx'
-import { are, count, number } from '../../components/words.ts'
+import { are, count, number, shownPath } from '../../components/words.ts'
 import { shownPages } from '../../work/shown-pages.ts'
 import { useReached } from '../../work/use-reached.ts'
 import { useCopy, usePlan } from '../../work/work.tsx'
@@ -70,7 +70,7 @@ function Pages({ visit, pages }: { visit: Visit; pages: readonly string[] }) {
         <Choice
           label="Page"
           value={pages.includes(shown) ? shown : page}
-          options={pages.map((path) => [path, path])}
+          options={pages.map((path) => [path, shownPath(path)])}
           onChoose={(path) => {
             setPage(path)
             setTurn(turn + 1)

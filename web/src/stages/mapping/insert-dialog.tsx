@@ -17,7 +17,7 @@ import { Dialog } from '../../components/dialog.tsx'
 import { Note } from '../../components/note.tsx'
 import { Swatch } from '../../components/swatch.tsx'
 import { TextField } from '../../components/text-field.tsx'
-import { count } from '../../components/words.ts'
+import { count, shownPath } from '../../components/words.ts'
 import { useSeen } from '../../judging/use-seen.ts'
 import { insertionText } from '../../work/decision-words.ts'
 import { TakeBackList } from '../../work/take-back-list.tsx'
@@ -102,7 +102,7 @@ function Inserting() {
       <Choice
         label="Sheet"
         value={path}
-        options={sheets.map((each) => [each.path, `${each.path} (on ${count(each.pages, 'page')})`])}
+        options={sheets.map((each) => [each.path, `${shownPath(each.path)} (on ${count(each.pages, 'page')})`])}
         onChoose={setChosen}
       />
       {setAlready.length > 0 ? (
@@ -127,7 +127,7 @@ function Inserting() {
       ) : null}
       <Flex gap="3" align="center" justify="space-between">
         <Text fontFamily="mono" minW="0" truncate aria-live="polite">
-          {rule === null ? '' : `${path}, at its end: ${rule}`}
+          {rule === null ? '' : `${shownPath(path)}, at its end: ${rule}`}
         </Text>
         <ActButton main flex="none" disabled={rule === null || path === '' || isOpen} onClick={add}>
           {isAbsent ? 'Add it all the same' : 'Add the rule'}
@@ -158,6 +158,6 @@ function Inserted() {
 const MOST_TOLD = 3
 
 function placesText(places: readonly { readonly path: string; readonly line: number }[]): string {
-  const told = places.slice(0, MOST_TOLD).map(({ path, line }) => `${path}:${line}`)
+  const told = places.slice(0, MOST_TOLD).map(({ path, line }) => `${shownPath(path)}:${line}`)
   return places.length > MOST_TOLD ? `${told.join(', ')} and ${places.length - MOST_TOLD} more` : told.join(', ')
 }

@@ -1,6 +1,6 @@
 import { Text } from '@chakra-ui/react'
 import { Note } from '../../components/note.tsx'
-import { count } from '../../components/words.ts'
+import { count, shownPath } from '../../components/words.ts'
 import type { Row } from '../../work/standing.ts'
 import { useCopy } from '../../work/work.tsx'
 
@@ -16,7 +16,7 @@ export function LeftOutColors({ rows }: { rows: readonly Row[] }) {
     <Note shape="▲" title={`${count(pages, 'page')} will still show it`}>
       It stands in{' '}
       <Text as="span" fontFamily="mono">
-        {first.path}
+        {shownPath(first.path)}
       </Text>
       {holding.length > 1 ? ` and ${count(holding.length - 1, 'other sheet')}` : ''} too, which{' '}
       {holding.length > 1 ? 'are' : 'is'} left out.

@@ -6,7 +6,7 @@ import { Link } from 'react-router'
 import { useVisit } from '../../../api/copies.ts'
 import { Sheet } from '../../../components/sheet.tsx'
 import { Swatch } from '../../../components/swatch.tsx'
-import { are, count, number } from '../../../components/words.ts'
+import { are, count, number, shownPath } from '../../../components/words.ts'
 import { shownPages } from '../../../work/shown-pages.ts'
 import { useReached } from '../../../work/use-reached.ts'
 import { useCopy, usePlan, useSaved } from '../../../work/work.tsx'
@@ -136,7 +136,7 @@ function Remnants({ remnants }: { remnants: readonly Remnant[] }) {
 function reasonText({ reason, path }: Remnant): string {
   switch (reason) {
     case 'left-out':
-      return `${path} is left out`
+      return `${shownPath(path ?? '')} is left out`
     case 'image':
       return 'an image'
     case 'browser':
@@ -144,6 +144,6 @@ function reasonText({ reason, path }: Remnant): string {
     case 'own-style':
       return 'set on the element itself'
     case 'unknown':
-      return path === null ? 'not yet known' : `not yet known; it comes from ${path}`
+      return path === null ? 'not yet known' : `not yet known; it comes from ${shownPath(path)}`
   }
 }

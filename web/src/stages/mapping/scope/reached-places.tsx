@@ -2,7 +2,7 @@ import { Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { type Segment, Segments } from '../../../components/segments.tsx'
 import { type Column, VirtualTable } from '../../../components/virtual-table.tsx'
-import { count, number } from '../../../components/words.ts'
+import { count, number, shownPath } from '../../../components/words.ts'
 import type { PagesSeen } from '../../../judging/use-seen.ts'
 import type { Reached, ScopeReach } from './scope-reach.ts'
 
@@ -29,7 +29,7 @@ const COLUMNS: readonly Column<Reached>[] = [
     width: '150px',
     mono: true,
     path: true,
-    cell: ({ place }) => `${place.path}:${place.line}`,
+    cell: ({ place }) => `${shownPath(place.path)}:${place.line}`,
     title: ({ place }) => place.path,
   },
   { head: 'Written', width: '90px', mono: true, cell: ({ place }) => place.raw, title: ({ place }) => place.raw },
