@@ -3,7 +3,7 @@ import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensurePackages, ROOT, say } from './lib/packages.mjs'
 
-/** The speed and memory of the audit, as ratios in one run; then the ledger of a large site, in Chromium. */
+/** The speed and memory of the audit, as ratios in one run; then a large site and a large package, in Chromium. */
 ensurePackages()
 const { build } = await import('esbuild')
 const out = join(ROOT, 'corpus/dist/bench.mjs')
@@ -19,6 +19,7 @@ await build({
   logLevel: 'error',
 })
 say('measuring; a minute or two …')
-const runs = [['--expose-gc', out], [join(ROOT, 'scripts/bench-ledger.mjs')]]
+const parts = ['bench-ledger.mjs', 'bench-package.mjs'].map((name) => [join(ROOT, 'scripts', name)])
+const runs = [['--expose-gc', out], ...parts]
 const codes = runs.map((args) => spawnSync(process.execPath, args, { cwd: ROOT, stdio: 'inherit' }).status ?? 1)
 process.exit(Math.max(...codes))

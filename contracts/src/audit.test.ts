@@ -1,6 +1,6 @@
-import { linkVariables, listVariables, packApart, readSource } from '@undo-ink/core'
+import { linkVariables, listVariables, packApart, readSource, variablesApart } from '@undo-ink/core'
 import { expect, it } from 'vitest'
-import { readAudit } from './audit.ts'
+import { apartIn, readAudit } from './audit.ts'
 
 const CSS = `:root { --a: #7a2433; --b: var(--a) } a, b:hover { color: var(--b, transparent); background: color-mix(in srgb, var(--a), var(--b)) }
 @media print { a { color: currentColor; color: rgb(from var(--a) r g b) } } .c { colr: ; color: #ggg }`
@@ -17,6 +17,7 @@ const readings = files.map(({ path, reading: { keywords, computed, behaviors, fi
 }))
 const pages = { pages: [], unused: [], leftOut: [] }
 const apart = { readings, variables: listVariables(files) }
+const bytesOf = (audit: unknown) => new TextEncoder().encode(JSON.stringify(audit))
 const sent = () => JSON.parse(JSON.stringify({ ...packApart(apart), pages }))
 
 it('is read as it was, through the form in which it is sent', () => {
@@ -30,7 +31,10 @@ it('is read as it was, through the form in which it is sent', () => {
     [1, 4],
     [1, 2],
   ])
-  expect(readAudit(sent())).toStrictEqual({ ...apart, pages })
+  const audit = readAudit(bytesOf(sent()))
+  expect(audit).toMatchObject({ pages, variables: variables.map(({ name, uses }) => ({ name, uses })) })
+  expect(audit.readings).toStrictEqual(readings)
+  expect(variablesApart(apartIn(audit.bytes))).toStrictEqual(variables)
 })
 
 it.each<[string, (audit: ReturnType<typeof sent>) => void]>([
@@ -43,5 +47,5 @@ it.each<[string, (audit: ReturnType<typeof sent>) => void]>([
 ])('is refused with %s', (_, spoil) => {
   const audit = sent()
   spoil(audit)
-  expect(() => readAudit(audit)).toThrow()
+  expect(() => readAudit(bytesOf(audit))).toThrow()
 })

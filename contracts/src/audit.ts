@@ -1,5 +1,5 @@
 import {
-  type Apart,
+  type ApartReading,
   type Behavior,
   CONFIDENCES,
   type Computed,
@@ -9,13 +9,15 @@ import {
   type Keyword,
   NOTATIONS,
   type Occurrence,
+  type PackedApart,
+  type PackedColumn,
   type PackedTable,
   type PlacedFinding,
   type Remedy,
+  readingsApart,
   type SitePages,
   STATES,
   USES,
-  unpackApart,
   type Variable,
 } from '@undo-ink/core'
 import * as z from 'zod'
@@ -266,19 +268,29 @@ export const sitePagesSchema = z
   .describe('Which page is made of which files')
 true satisfies Same<z.infer<typeof sitePagesSchema>, SitePages>
 
-const counts = z.array(index).readonly()
+/** Millions of numbers: one check of a schema for each would take seconds. */
+const numbersSchema = z.custom<readonly number[]>((given) => Array.isArray(given) && given.every(Number.isFinite))
+const codesSchema = z.custom<readonly number[]>(
+  (given) => Array.isArray(given) && given.every((code) => Number.isSafeInteger(code) && code >= 0),
+)
 const columnSchema = z.union([
   z.strictObject({ all: z.unknown() }),
-  z.strictObject({ numbers: counts }),
-  z.strictObject({ values: z.array(z.unknown()).readonly(), codes: counts }),
+  z.strictObject({ numbers: numbersSchema }),
+  z.strictObject({ values: z.array(z.unknown()).readonly(), codes: codesSchema }),
 ])
 const tableSchema = z
   .strictObject({ length: index, names: z.array(z.string()).readonly(), columns: z.record(z.string(), columnSchema) })
   .describe('Rows in columns: the same in all, numbers, or codes of values that stand once')
 
 /** What is known of a snapshot beside its places, which are in its ledger. */
-export interface Audit extends Apart {
+export interface Audit {
+  /** What each file holds; files that hold nothing of it are left out. */
+  readonly readings: readonly ApartReading[]
   readonly pages: SitePages
+  /** The variables without what defines and takes them. */
+  readonly variables: PackedApart['variables']
+  /** All of it as it came: a worker that needs more reads it there, and sending it takes no time, as that of its objects would. */
+  readonly bytes: Uint8Array
 }
 
 /** As it is sent: selectors and conditions stand once, or what a rule of many selectors and colors has would be its square. */
@@ -307,9 +319,9 @@ const ruleSchema = z.strictObject({
   literalOnly: literalOnly.nullable(),
 })
 
-/** An audit as it is sent. Throws for what is none. */
-export function readAudit(sent: unknown): Audit {
-  const { pages, ...packed } = packedAuditSchema.parse(sent)
+/** An audit as it is sent. Throws for what is none. @param bytes JSON in UTF-8 */
+export function readAudit(bytes: Uint8Array): Audit {
+  const { pages, ...packed } = packedAuditSchema.parse(JSON.parse(new TextDecoder().decode(bytes)))
   const { rules, lists } = packed.packed
   // A rule of what tells only a part of it has nothing for the rest.
   checkTable(rules, ruleSchema, rules.length)
@@ -318,7 +330,26 @@ export function readAudit(sent: unknown): Audit {
     if (!table) throw new Error(`the audit has no ${name}`)
     checkTable(table, schema, rules.length)
   }
-  return { ...unpackApart(packed), pages }
+  return { readings: readingsApart(packed), pages, variables: packed.variables, bytes }
+}
+
+/** What stands in the bytes of an audit that has been read before. */
+export function apartIn(bytes: Uint8Array): PackedApart {
+  return JSON.parse(new TextDecoder().decode(bytes))
+}
+
+/** The values of a column that have to be checked: of whole numbers the ends, between which each is as good. */
+function valuesOf(column: PackedColumn): Iterable<unknown> {
+  if ('all' in column) return [column.all]
+  if ('values' in column) return column.values
+  const { numbers } = column
+  if (!numbers.every(Number.isSafeInteger)) return new Set(numbers)
+  const ends = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY] as [number, number]
+  for (const number of numbers) {
+    if (number < ends[0]) ends[0] = number
+    if (number > ends[1]) ends[1] = number
+  }
+  return numbers.length === 0 ? [] : ends
 }
 
 /** Each distinct value is checked once. Throws for a table that is none. */
@@ -328,8 +359,7 @@ function checkTable({ length, names, columns }: PackedTable, { shape }: z.ZodObj
       name === 'start' || name === 'end' || name === 'rule' ? index : (shape[name] as z.ZodType | undefined)
     if (!schema) throw new Error(`the audit knows no ${name}`)
     const codes = 'codes' in column ? column.codes : 'numbers' in column ? column.numbers : null
-    const values = 'all' in column ? [column.all] : 'values' in column ? column.values : column.numbers
-    for (const value of values) schema.parse(value)
+    for (const value of valuesOf(column)) schema.parse(value)
     if (codes && codes.length !== length) throw new Error(`${name} of the audit has not one value for each row`)
     const most = name === 'rule' ? rules : 'codes' in column ? column.values.length : Number.POSITIVE_INFINITY
     if (codes?.some((code) => code >= most)) throw new Error(`${name} of the audit leads nowhere`)

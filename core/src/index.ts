@@ -36,7 +36,8 @@ export {
   type ApartReading,
   type PackedApart,
   packApart,
-  unpackApart,
+  readingsApart,
+  variablesApart,
 } from './pages/audit-parts.ts'
 export { listPages, type Page, type PageSheet, type UnusedFile } from './pages/pages.ts'
 export { quietPage, quietSheet } from './pages/quiet.ts'

@@ -40,28 +40,32 @@ export function packApart({ readings, variables }: Apart): PackedApart {
   }
 }
 
-export function unpackApart({ packed, readings, variables }: PackedApart): Apart {
-  const { keywords, computed, definitions, references } = unpackPlaces(packed)
-  const ofFile = { keywords: byMember(keywords, 'path'), computed: byMember(computed, 'path') }
-  const ofVariable = { definitions: byMember(definitions, 'of'), references: byMember(references, 'of') }
-  return {
-    readings: readings.map((each) => ({
-      ...each,
-      keywords: ofFile.keywords(each.path) as ApartReading['keywords'],
-      computed: ofFile.computed(each.path) as ApartReading['computed'],
-    })),
-    variables: variables.map((each, at) => ({
-      ...each,
-      definitions: ofVariable.definitions(at) as Variable['definitions'],
-      references: ofVariable.references(at) as Variable['references'],
-    })),
-  }
+/** What each file holds. */
+export function readingsApart({ packed, readings }: PackedApart): ApartReading[] {
+  const [keywords, computed] = [byMember(packed, 'keywords', 'path'), byMember(packed, 'computed', 'path')]
+  return readings.map((each) => ({
+    ...each,
+    keywords: keywords(each.path) as ApartReading['keywords'],
+    computed: computed(each.path) as ApartReading['computed'],
+  }))
+}
+
+/** The variables with all that defines or takes them: many more than all else, and of use only to who follows them. */
+export function variablesApart({ packed, variables }: PackedApart): Variable[] {
+  const [definitions, references] = [byMember(packed, 'definitions', 'of'), byMember(packed, 'references', 'of')]
+  return variables.map((each, at) => ({
+    ...each,
+    definitions: definitions(at) as Variable['definitions'],
+    references: references(at) as Variable['references'],
+  }))
 }
 
 type Row = Readonly<Record<string, unknown>>
 
 /** The rows of a list by one of their members, which they then are without. */
-function byMember(rows: readonly Row[] = [], name: string): (key: unknown) => readonly unknown[] {
+function byMember({ rules, lists }: PackedPlaces, list: string, name: string): (key: unknown) => readonly unknown[] {
+  const table = lists[list]
+  const { rows = [] } = table ? unpackPlaces({ rules, lists: { rows: table } }) : {}
   const groups = new Map<unknown, Row[]>()
   for (const row of rows) {
     const { [name]: key, ...own } = row

@@ -16,12 +16,7 @@ export class ApiError extends Error {
 
 /** Asks the API under `/api` and checks the answer against its contract. Throws ApiError. */
 export async function ask<S extends z.ZodType>(schema: S, path: string, init: RequestInit = {}): Promise<z.output<S>> {
-  return schema.parse(await askJson(path, init))
-}
-
-/** The same for an answer that whoever asks checks. Throws ApiError. */
-export async function askJson(path: string, init: RequestInit = {}): Promise<unknown> {
-  return (await request(path, init)).json()
+  return schema.parse(await (await request(path, init)).json())
 }
 
 /** Asks the API for bytes. Throws ApiError. */

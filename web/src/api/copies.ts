@@ -1,7 +1,7 @@
 import { queryOptions, useQueries, useQuery } from '@tanstack/react-query'
 import { type FileText, fileTextSchema, readAudit, readLedger, visitSchema } from '@undo-ink/contracts'
 import type { Ledger } from '@undo-ink/core'
-import { ask, askBytes, askJson } from './client.ts'
+import { ask, askBytes } from './client.ts'
 
 /** What never changes is fetched once. */
 const FOREVER = { staleTime: Number.POSITIVE_INFINITY, gcTime: 10 * 60_000 }
@@ -9,7 +9,7 @@ const FOREVER = { staleTime: Number.POSITIVE_INFINITY, gcTime: 10 * 60_000 }
 export function auditQuery(snapshotId: string) {
   return queryOptions({
     queryKey: ['audit', snapshotId],
-    queryFn: async () => readAudit(await askJson(`/snapshots/${snapshotId}/audit`)),
+    queryFn: async () => readAudit(await askBytes(`/snapshots/${snapshotId}/audit`)),
     // Compared part by part it would cost more than drawing anew.
     structuralSharing: false,
     ...FOREVER,

@@ -30,7 +30,7 @@ const read = readdirSync(join(DEMO, 'site'), { recursive: true, withFileTypes: t
   })
 const linked = linkVariables(read).map(({ path, reading }) => ({ path, ...reading }))
 const files = linked.map(({ path, occurrences }) => ({ path, occurrences }))
-const { taking } = apartOf({ readings: linked } as never)
+const { taking } = apartOf(linked)
 const places = new SitePlaces(ledgerOf(files), { files: [] } as never)
 const through = new ThroughPlaces(places, follower(listVariables(read)))
 

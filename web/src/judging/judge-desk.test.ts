@@ -36,7 +36,7 @@ describe('the desk at which is judged', () => {
     FakeWorker.all = []
     const onStopped = vi.fn()
     return {
-      desk: new JudgeDesk({ bytes: new Uint8Array(), variables: [], taking: [], pages: [] }, onStopped),
+      desk: new JudgeDesk({ bytes: new Uint8Array(), apart: new Uint8Array(), pages: [] }, onStopped),
       onStopped,
     }
   }

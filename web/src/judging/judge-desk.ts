@@ -1,13 +1,12 @@
-import type { Decision, Role, ScopePage, Variable } from '@undo-ink/core'
-import type { Taking } from '../work/places.ts'
+import type { Decision, Role, ScopePage } from '@undo-ink/core'
 import type { Consequence, PlanSoFar, RolesConsequence } from './consequence.ts'
 
 /** A copy as the worker that judges needs it. */
 export interface JudgedCopy {
   /** Its ledger as it came. */
   readonly bytes: Uint8Array
-  readonly variables: readonly Variable[]
-  readonly taking: readonly Taking[]
+  /** What is known beside the places, as it came. */
+  readonly apart: Uint8Array
   readonly pages: readonly ScopePage[]
 }
 

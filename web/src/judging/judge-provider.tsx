@@ -13,16 +13,16 @@ const JudgingContext = createContext<Judging>({ desk: null, stopped: null })
 
 /** Keeps the desk at which is judged for as long as the copy stays. */
 export function JudgeProvider({ children }: { children: ReactNode }) {
-  const { bytes, variables, taking, sitePages } = useCopy()
+  const { bytes, apart, sitePages } = useCopy()
   const [desk, setDesk] = useState<JudgeDesk | null>(null)
   const [message, setMessage] = useState<string | null>(null)
   const [tries, setTries] = useState(0)
   // biome-ignore lint/correctness/useExhaustiveDependencies: every try begins anew
   useEffect(() => {
-    const opened = new JudgeDesk({ bytes, variables, taking, pages: sitePages.pages }, setMessage)
+    const opened = new JudgeDesk({ bytes, apart, pages: sitePages.pages }, setMessage)
     setDesk(opened)
     return () => opened.close()
-  }, [bytes, variables, taking, sitePages, tries])
+  }, [bytes, apart, sitePages, tries])
   const judging = useMemo((): Judging => {
     const again = () => {
       setMessage(null)

@@ -1,5 +1,6 @@
-import { follower, unpackLedger } from '@undo-ink/core'
-import { SitePlaces } from '../work/places.ts'
+import { apartIn } from '@undo-ink/contracts'
+import { follower, readingsApart, unpackLedger, variablesApart } from '@undo-ink/core'
+import { apartOf, SitePlaces } from '../work/places.ts'
 import { consequenceOf, consequenceOfRoles, type Deciding, reachedBy } from './consequence.ts'
 import type { JudgeAsk, JudgedCopy } from './judge-desk.ts'
 import { ThroughPlaces } from './through-places.ts'
@@ -20,10 +21,12 @@ addEventListener('message', ({ data }: MessageEvent<JudgeAsk>) => {
   else postMessage((data.isJudged ? consequenceOf : reachedBy)(data.trials, places, deciding))
 })
 
-function open({ bytes, variables, taking, pages }: JudgedCopy): typeof opened {
+function open({ bytes, apart: sent, pages }: JudgedCopy): typeof opened {
   const ledger = unpackLedger(bytes)
   if (!ledger) return null
   // Files are told by their paths here: nothing asks for their ids.
   const places = new SitePlaces(ledger, { files: [] })
-  return { places, known: { pages, taking, through: new ThroughPlaces(places, follower(variables)) } }
+  const apart = apartIn(sent)
+  const { taking } = apartOf(readingsApart(apart))
+  return { places, known: { pages, taking, through: new ThroughPlaces(places, follower(variablesApart(apart))) } }
 }

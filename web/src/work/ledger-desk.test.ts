@@ -43,14 +43,25 @@ describe('the desk of a ledger', () => {
   const loadWords = vi.fn(async () => new Uint8Array([1]))
   const open = () => {
     loadWords.mockClear()
-    const desk = new LedgerDesk(new Uint8Array(), [], { thirdParty: new Set(), generated: new Set() }, loadWords)
+    const desk = new LedgerDesk(
+      new Uint8Array(),
+      new Uint8Array(),
+      { thirdParty: new Set(), generated: new Set() },
+      loadWords,
+    )
     desk.standings(new Uint8Array())
     return { desk, worker: FakeWorker.last }
   }
 
   it('says when the worker answers no more', () => {
     const onStopped = vi.fn()
-    new LedgerDesk(new Uint8Array(), [], { thirdParty: new Set(), generated: new Set() }, loadWords, onStopped)
+    new LedgerDesk(
+      new Uint8Array(),
+      new Uint8Array(),
+      { thirdParty: new Set(), generated: new Set() },
+      loadWords,
+      onStopped,
+    )
     FakeWorker.last.onerror({ message: 'out of memory' })
     expect(onStopped).toHaveBeenCalledWith('out of memory')
   })

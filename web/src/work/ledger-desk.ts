@@ -1,11 +1,4 @@
-import {
-  EVERYTHING,
-  type LedgerView,
-  type Observation,
-  type OpaqueKey,
-  type Variable,
-  type Viewed,
-} from '@undo-ink/core'
+import { EVERYTHING, type LedgerView, type Observation, type OpaqueKey, type Viewed } from '@undo-ink/core'
 
 /** What the worker that keeps the ledger is told and asked. */
 export type LedgerAsk =
@@ -19,7 +12,7 @@ export type LedgerAsk =
   | { readonly kind: 'words'; readonly bytes: Uint8Array }
   | { readonly kind: 'view'; readonly id: number; readonly view: LedgerView }
   | { readonly kind: 'export'; readonly view: LedgerView; readonly format: ExportFormat }
-  | { readonly kind: 'observe'; readonly variables: readonly Variable[] }
+  | { readonly kind: 'observe'; readonly apart: Uint8Array }
 
 export type ExportFormat = 'csv' | 'json'
 
@@ -39,7 +32,7 @@ export class LedgerDesk {
   private asking: LedgerView = EVERYTHING
   private known: { readonly view: LedgerView; readonly viewed: Viewed } | null = null
   private waiting: LedgerView | null = null
-  private readonly variables: readonly Variable[]
+  private readonly apart: Uint8Array
   private readonly loadWords: () => Promise<Uint8Array>
   private hasWords = false
   private onExported: (file: Blob) => void = () => {}
@@ -53,12 +46,12 @@ export class LedgerDesk {
    */
   constructor(
     bytes: Uint8Array,
-    variables: readonly Variable[],
+    apart: Uint8Array,
     files: { thirdParty: ReadonlySet<string>; generated: ReadonlySet<string> },
     loadWords: () => Promise<Uint8Array>,
     onStopped: (message: string) => void = () => {},
   ) {
-    this.variables = variables
+    this.apart = apart
     this.loadWords = loadWords
     this.worker = new Worker(new URL('./ledger.worker.ts', import.meta.url), { type: 'module' })
     this.worker.onmessage = ({ data }: MessageEvent<LedgerAnswer>) => this.take(data)
@@ -96,7 +89,7 @@ export class LedgerDesk {
   seenColors(): Promise<SeenColors> {
     this.observed ??= new Promise((resolve) => {
       this.onObserved = resolve
-      this.tell({ kind: 'observe', variables: this.variables })
+      this.tell({ kind: 'observe', apart: this.apart })
     })
     return this.observed
   }

@@ -1,4 +1,4 @@
-import { placesCsv, placesJson, wordsSchema } from '@undo-ink/contracts'
+import { apartIn, placesCsv, placesJson, wordsSchema } from '@undo-ink/contracts'
 import {
   follower,
   type IndexedLedger,
@@ -7,6 +7,7 @@ import {
   observeColors,
   placeAt,
   unpackLedger,
+  variablesApart,
   viewLedger,
   withStandings,
   withWords,
@@ -47,7 +48,10 @@ addEventListener('message', ({ data }: MessageEvent<LedgerAsk>) => {
     }
     case 'observe': {
       if (!indexed) return
-      const answer: LedgerAnswer = { kind: 'observed', seen: observeColors(indexed.ledger, follower(data.variables)) }
+      const answer: LedgerAnswer = {
+        kind: 'observed',
+        seen: observeColors(indexed.ledger, follower(variablesApart(apartIn(data.apart)))),
+      }
       postMessage(answer)
     }
   }

@@ -1,5 +1,6 @@
-import type { Audit, Snapshot } from '@undo-ink/contracts'
+import type { Snapshot } from '@undo-ink/contracts'
 import {
+  type ApartReading,
   append,
   type Behavior,
   type Column,
@@ -237,7 +238,7 @@ export interface Apart {
 }
 
 /** What takes another color, what scripts do, and findings in the received texts. */
-export function apartOf({ readings }: Audit): Apart {
+export function apartOf(readings: readonly ApartReading[]): Apart {
   return {
     behaviors: readings.flatMap(({ path, behaviors }) => behaviors.map((behavior) => ({ ...behavior, path }))),
     taking: readings.flatMap(({ path, keywords, computed }) =>

@@ -1,5 +1,5 @@
 import type { Snapshot } from '@undo-ink/contracts'
-import type { Standing, Variable } from '@undo-ink/core'
+import type { Standing } from '@undo-ink/core'
 import { useEffect, useState } from 'react'
 import { getWords } from '../api/copies.ts'
 import { LedgerDesk } from './ledger-desk.ts'
@@ -8,7 +8,7 @@ import type { Stopped } from './stopped.ts'
 /** The desk of a ledger, told whenever the standing of its places moves; null until it is open. @param bytes the ledger as it came */
 export function useDesk(
   bytes: Uint8Array,
-  variables: readonly Variable[],
+  apart: Uint8Array,
   { id, files }: Snapshot,
   { codes }: Standing,
 ): { readonly desk: LedgerDesk | null; readonly stopped: Stopped | null } {
@@ -20,7 +20,7 @@ export function useDesk(
     const paths = (some: Snapshot['files']) => new Set(some.map(({ path }) => path))
     const opened = new LedgerDesk(
       bytes,
-      variables,
+      apart,
       {
         thirdParty: paths(files.filter(({ thirdParty }) => thirdParty !== null)),
         generated: paths(files.filter(({ generatedFrom }) => generatedFrom !== null)),
@@ -30,7 +30,7 @@ export function useDesk(
     )
     setDesk(opened)
     return () => opened.close()
-  }, [bytes, variables, id, files, tries])
+  }, [bytes, apart, id, files, tries])
   useEffect(() => desk?.standings(codes), [desk, codes])
   const again = () => {
     setMessage(null)

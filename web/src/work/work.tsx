@@ -17,7 +17,6 @@ import {
   type SitePages,
   type Standing,
   standingOf,
-  type Variable,
 } from '@undo-ink/core'
 import {
   createContext,
@@ -49,7 +48,8 @@ export interface CopyWork {
   readonly places: SitePlaces
   /** The ledger as it came: workers that keep it read it themselves. */
   readonly bytes: Uint8Array
-  readonly variables: readonly Variable[]
+  /** What is known beside the places, as it came: what workers follow variables by. */
+  readonly apart: Uint8Array
   readonly taking: readonly Taking[]
   /** What scripts do to colors and classes while a visitor acts. */
   readonly behaviors: readonly InFile<Behavior>[]
@@ -163,7 +163,7 @@ function LoadedWork({
   const { data: palette } = useSuspenseQuery(paletteQuery(plan.paletteId))
 
   const places = useMemo(() => new SitePlaces(ledger, snapshot), [ledger, snapshot])
-  const { taking, behaviors, findings } = useMemo(() => apartOf(audit), [audit])
+  const { taking, behaviors, findings } = useMemo(() => apartOf(audit.readings), [audit])
   const variableUses = useMemo(() => new Map(audit.variables.map(({ name, uses }) => [name, uses])), [audit])
   const counts = useMemo(() => places.counts(), [places])
   const colors = ledger.columns.color.values
@@ -196,7 +196,7 @@ function LoadedWork({
     [ledger, decisions, roles, pages, confirmations],
   )
   const standing = useMemo(() => standingOf(outcomes), [outcomes])
-  const { desk, stopped: asking } = useDesk(bytes, audit.variables, snapshot, standing)
+  const { desk, stopped: asking } = useDesk(bytes, audit.bytes, snapshot, standing)
   // While it is dragged, the slider is drawn at once, and what follows from it as there is time.
   const tried = useDeferredValue(useView((view) => view.triedTolerance))
   const tolerance = tried ?? state.tolerance
@@ -212,7 +212,7 @@ function LoadedWork({
   })
   const copy = useSame<CopyWork>({
     ...{ site, snapshot, places, bytes, taking, behaviors, findings, variableUses },
-    variables: audit.variables,
+    apart: audit.bytes,
     sitePages: audit.pages,
     colors: colors.length,
   })

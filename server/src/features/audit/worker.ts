@@ -18,9 +18,9 @@ import {
   type Reading,
   readSource,
   syntaxOf,
-  unpackApart,
   unpackLedger,
   unpackReading,
+  variablesApart,
   type Words,
   wordsOf,
 } from '@undo-ink/core'
@@ -115,7 +115,7 @@ export function words({ ledger, apart, pages }: PagesToRead): Words {
     const source = decode(path, bytes)
     return typeof source === 'string' ? [] : [{ path, files, text: source.text }]
   })
-  return wordsOf(texts, unpacked, follower(unpackApart(gunzipJson(apart) as PackedApart).variables))
+  return wordsOf(texts, unpacked, follower(variablesApart(gunzipJson(apart) as PackedApart)))
 }
 
 /** Runs in a worker thread: all words of a copy in the form in which they are stored. */

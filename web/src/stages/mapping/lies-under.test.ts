@@ -14,6 +14,6 @@ it('what gives a thing only another color of its ground lies under a gradient, i
   })
   const places = new SitePlaces(ledgerOf(files), { files: [] } as never)
   const grounds = places.some(places.ofColors(['#7a2433']))
-  const { taking } = apartOf({ readings: files } as never)
+  const { taking } = apartOf(files)
   expect(liesUnder(grounds, places, taking)).toEqual(['.b:hover', '.b.late', '.b.plain'])
 })
