@@ -51,10 +51,12 @@ test('what is shown is exported: CSV that a table reads back, JSON with every fi
   }
   const csv = papaparse.parse<Record<string, string>>((await save(/^CSV/)).trim(), { header: true })
   expect(csv.errors).toEqual([])
-  const json = JSON.parse(await save(/^JSON/))
+  const { files, rules, occurrences } = JSON.parse(await save(/^JSON/))
   expect(csv.data).toHaveLength(count)
-  expect(csv.data.map(({ file, line, raw }) => [file, Number(line), raw])).toEqual(
-    json.occurrences.map(({ file, line, raw }: { file: string; line: number; raw: string }) => [file, line, raw]),
+  expect(csv.data.map(({ file, line, raw, heading }) => [file, Number(line), raw, heading])).toEqual(
+    occurrences.map(({ file, rule, line, raw }: { file: number; rule: number; line: number; raw: string }) => [
+      ...[files[file].path, line, raw, rules[rule].heading],
+    ]),
   )
   expect(new Set(csv.data.map(({ heading }) => heading))).toEqual(new Set(['Fares']))
 })

@@ -231,14 +231,14 @@ export type InFile<T> = T & { readonly path: string }
 export type Taking = InFile<Keyword | Computed>
 
 /** What is listed apart from the places. */
-export interface Apart {
+export interface ListedApart {
   readonly taking: readonly Taking[]
   readonly behaviors: readonly InFile<Behavior>[]
   readonly findings: readonly InFile<PlacedFinding>[]
 }
 
 /** What takes another color, what scripts do, and findings in the received texts. */
-export function apartOf(readings: readonly ApartReading[]): Apart {
+export function apartOf(readings: readonly ApartReading[]): ListedApart {
   return {
     behaviors: readings.flatMap(({ path, behaviors }) => behaviors.map((behavior) => ({ ...behavior, path }))),
     taking: readings.flatMap(({ path, keywords, computed }) =>
