@@ -3,9 +3,9 @@ import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'nod
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { chromium } from '@playwright/test'
-import { build as bundle } from 'esbuild'
 import { figure, hasFailed, longestTask, takeIn, withServer } from './lib/bench.mjs'
 import { ensureChromium } from './lib/chromium.mjs'
+import { builtCorpus } from './lib/corpus.mjs'
 import { ensurePackages, ROOT } from './lib/packages.mjs'
 
 /** The published sheets of the corpus as one site of 40 MB: what its intake costs beside the command line, and how its screens feel. */
@@ -20,17 +20,7 @@ process.exit(hasFailed() ? 1 : 0)
 
 /** Path and bytes of every sheet, under a name that tells its syntax. */
 async function corpus() {
-  const out = join(ROOT, 'corpus/dist/files.mjs')
-  await bundle({
-    entryPoints: [join(ROOT, 'corpus/src/files.ts')],
-    outfile: out,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    packages: 'external',
-    logLevel: 'error',
-  })
-  const { corpusFiles } = await import(out)
+  const { corpusFiles } = await import(await builtCorpus('files'))
   return corpusFiles().map(({ name, syntax, path }) => [
     name.endsWith(`.${syntax}`) ? name : `${name}.${syntax}`,
     readFileSync(path),

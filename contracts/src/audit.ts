@@ -321,7 +321,7 @@ const ruleSchema = z.strictObject({
 
 /** An audit as it is sent. Throws for what is none. @param bytes JSON in UTF-8 */
 export function readAudit(bytes: Uint8Array): Audit {
-  const { pages, ...packed } = packedAuditSchema.parse(JSON.parse(new TextDecoder().decode(bytes)))
+  const { pages, ...packed } = packedAuditSchema.parse(apartIn(bytes))
   const { rules, lists } = packed.packed
   // A rule of what tells only a part of it has nothing for the rest.
   checkTable(rules, ruleSchema, rules.length)

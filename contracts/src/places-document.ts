@@ -1,4 +1,4 @@
-import { csvPieces, type Occurrence, type Range, statesOf } from '@undo-ink/core'
+import { csvPieces, type Occurrence, OF_RULE, type Range, statesOf } from '@undo-ink/core'
 import { jsonDocument } from './json-document.ts'
 import { USUAL } from './usual.ts'
 
@@ -64,10 +64,7 @@ function isUsual(name: string, value: unknown): boolean {
 }
 
 /** What a rule says, and what an entry says in its own way. */
-const ELSEWHERE: ReadonlySet<string> = new Set([
-  ...['range', 'inner', 'file', 'path', 'index', 'name'],
-  ...['selector', 'subjects', 'signals', 'specificity', 'atRules', 'heading', 'literalOnly', 'evidence'],
-])
+const ELSEWHERE: ReadonlySet<string> = new Set([...OF_RULE, 'range', 'inner', 'file', 'path', 'index', 'name'])
 
 /** What stands in a rule, as a document lists it. @param file index of its file */
 export function inRule<T extends Standing & { readonly range: Range }>(file: number, item: T, rules: RuleTable): Entry {

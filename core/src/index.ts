@@ -126,6 +126,7 @@ export {
   type Inner,
   type Keyword,
   type Occurrence,
+  OF_RULE,
   type PlacedFinding,
   type Reading,
   type Remedy,

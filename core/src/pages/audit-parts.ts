@@ -42,7 +42,7 @@ export function packApart({ readings, variables }: Apart): PackedApart {
 
 /** What each file holds. */
 export function readingsApart({ packed, readings }: PackedApart): ApartReading[] {
-  const [keywords, computed] = [byMember(packed, 'keywords', 'path'), byMember(packed, 'computed', 'path')]
+  const [keywords, computed] = byMember(packed, ['keywords', 'computed'], 'path')
   return readings.map((each) => ({
     ...each,
     keywords: keywords(each.path) as ApartReading['keywords'],
@@ -52,7 +52,7 @@ export function readingsApart({ packed, readings }: PackedApart): ApartReading[]
 
 /** The variables with all that defines or takes them: many more than all else, and of use only to who follows them. */
 export function variablesApart({ packed, variables }: PackedApart): Variable[] {
-  const [definitions, references] = [byMember(packed, 'definitions', 'of'), byMember(packed, 'references', 'of')]
+  const [definitions, references] = byMember(packed, ['definitions', 'references'], 'of')
   return variables.map((each, at) => ({
     ...each,
     definitions: definitions(at) as Variable['definitions'],
@@ -62,14 +62,17 @@ export function variablesApart({ packed, variables }: PackedApart): Variable[] {
 
 type Row = Readonly<Record<string, unknown>>
 
-/** The rows of a list by one of their members, which they then are without. */
-function byMember({ rules, lists }: PackedPlaces, list: string, name: string): (key: unknown) => readonly unknown[] {
-  const table = lists[list]
-  const { rows = [] } = table ? unpackPlaces({ rules, lists: { rows: table } }) : {}
-  const groups = new Map<unknown, Row[]>()
-  for (const row of rows) {
-    const { [name]: key, ...own } = row
-    append(groups, key, own)
+/** The rows of two lists by one of their members, which they then are without. */
+function byMember({ rules, lists }: PackedPlaces, names: readonly [string, string], member: string) {
+  const wanted = Object.fromEntries(Object.entries(lists).filter(([name]) => names.includes(name)))
+  const unpacked = unpackPlaces({ rules, lists: wanted })
+  const grouped = (name: string) => {
+    const groups = new Map<unknown, Row[]>()
+    for (const row of unpacked[name] ?? []) {
+      const { [member]: key, ...own } = row
+      append(groups, key, own)
+    }
+    return (key: unknown): readonly unknown[] => groups.get(key) ?? []
   }
-  return (key) => groups.get(key) ?? []
+  return [grouped(names[0]), grouped(names[1])] as const
 }

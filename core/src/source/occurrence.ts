@@ -54,12 +54,20 @@ export interface Context {
   readonly evidence: Evidence | null
 }
 
+/** What is the same for all places of a rule: tables and documents tell it once. */
+export const OF_RULE = [
+  'selector',
+  'subjects',
+  'signals',
+  'specificity',
+  'atRules',
+  'heading',
+  'literalOnly',
+  'evidence',
+] as const satisfies readonly (keyof Context)[]
+
 /** What a rule and what stands around it give to its declarations. */
-export interface OuterContext
-  extends Pick<
-    Context,
-    'selector' | 'subjects' | 'signals' | 'specificity' | 'atRules' | 'heading' | 'literalOnly' | 'evidence'
-  > {
+export interface OuterContext extends Pick<Context, (typeof OF_RULE)[number]> {
   /** No more is sure about anything in it. */
   readonly confidence: Confidence
 }

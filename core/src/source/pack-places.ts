@@ -1,3 +1,4 @@
+import { OF_RULE } from './occurrence.ts'
 import type { Place } from './place.ts'
 
 /** One member of all rows: the same in all, numbers, or codes of values that stand once. */
@@ -20,10 +21,7 @@ export interface PackedPlaces {
   readonly lists: Readonly<Record<string, PackedTable>>
 }
 
-/** What stands once for all that stand in one rule. */
-const OF_RULE: ReadonlySet<string> = new Set([
-  ...['selector', 'subjects', 'signals', 'specificity', 'atRules', 'heading', 'literalOnly', 'evidence'],
-])
+const SHARED: ReadonlySet<string> = new Set(OF_RULE)
 
 type Row = Readonly<Record<string, unknown>>
 
@@ -67,7 +65,7 @@ function placesTable(places: readonly Place[], rules: RuleRows): PackedTable {
   const rows = places as unknown as readonly Row[]
   const names = Object.keys(rows[0] ?? {})
   // What tells of its rule only a part keeps that to itself.
-  const shared = names.includes('subjects') ? names.filter((name) => OF_RULE.has(name)) : []
+  const shared = names.includes('subjects') ? names.filter((name) => SHARED.has(name)) : []
   const own = names.filter((name) => name !== 'range' && !shared.includes(name))
   const columns: Record<string, PackedColumn> = {
     ...tableOf(rows, own).columns,

@@ -132,12 +132,13 @@ function tryOut(
   }
 }
 
-/** What other values of the roles would do to the places that take them. */
+/** What other roles would do. */
 export interface RolesConsequence extends Judgement {
   /** Places that would be painted otherwise. */
   readonly places: number
 }
 
+/** What other values of the roles would do to the places that take them. */
 export function consequenceOfRoles(
   next: readonly Role[],
   all: SitePlaces,
