@@ -52,10 +52,15 @@ export async function readFolder(
   const kept: { size: number; sha256: string | null }[] = []
   const read = []
   const closed: Unopened[] = []
+  const open = (file: (typeof found)[number] | undefined) =>
+    file && file.size <= LIMITS.fileBytes ? readFile(join(folder, file.path)).catch(whyOf) : null
+  let next = open(found[0])
   for (const [index, { path, size }] of found.entries()) {
     progress(path, index, found.length)
     const choice = choices.get(path) ?? (includeVendor ? 'take-in' : null)
-    const bytes = size > LIMITS.fileBytes ? null : await readFile(join(folder, path)).catch(whyOf)
+    const bytes = await next
+    // The system reads it while this one is looked through.
+    next = open(found[index + 1])
     if (typeof bytes === 'string') {
       closed.push({ path, why: bytes })
       continue
