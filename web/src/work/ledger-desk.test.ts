@@ -125,6 +125,25 @@ describe('the desk of a ledger', () => {
     expect(await again).toBe(seen)
   })
 
+  it('asks for one set of suggestions at a time, and of those that wait for the last', () => {
+    const { desk, worker } = open()
+    const questions = ['#111111', '#222222', '#333333'].map((lead) => ({ roles: [], clusters: [{ lead, members: [] }] }))
+    const answers = questions.map((question) => {
+      const onSuggested = vi.fn()
+      desk.suggest(question, onSuggested)
+      return onSuggested
+    })
+    const asked = () => worker.asked.flatMap((ask) => (ask.kind === 'suggest' ? [ask.clusters] : []))
+    expect(asked()).toEqual([questions[0]?.clusters])
+    const suggestions = new Map([['#111111', []]])
+    worker.onmessage({ data: { kind: 'suggested', suggestions } })
+    expect(answers[0]).toHaveBeenCalledWith(suggestions)
+    expect(asked()).toEqual([questions[0]?.clusters, questions[2]?.clusters])
+    worker.onmessage({ data: { kind: 'suggested', suggestions } })
+    expect(answers.map(({ mock }) => mock.calls.length)).toEqual([1, 0, 1])
+    expect(worker.asked.filter(({ kind }) => kind === 'apart')).toHaveLength(1)
+  })
+
   it('fetches the words of the pages when a text is sought for the first time, and answers again with them', async () => {
     const { desk, worker } = open()
     worker.answer()

@@ -1,4 +1,13 @@
-import { EVERYTHING, type LedgerView, type Observation, type OpaqueKey, type Viewed } from '@undo-ink/core'
+import {
+  type Cluster,
+  EVERYTHING,
+  type LedgerView,
+  type Observation,
+  type OpaqueKey,
+  type Role,
+  type Suggestion,
+  type Viewed,
+} from '@undo-ink/core'
 
 /** What the worker that keeps the ledger is told and asked. */
 export type LedgerAsk =
@@ -12,7 +21,19 @@ export type LedgerAsk =
   | { readonly kind: 'words'; readonly bytes: Uint8Array }
   | { readonly kind: 'view'; readonly id: number; readonly view: LedgerView }
   | { readonly kind: 'export'; readonly view: LedgerView; readonly format: ExportFormat }
-  | { readonly kind: 'observe'; readonly apart: Uint8Array }
+  | { readonly kind: 'apart'; readonly bytes: Uint8Array }
+  | { readonly kind: 'observe' }
+  | ({ readonly kind: 'suggest' } & SuggestionQuestion)
+
+/** What each of some clusters could become in a palette. */
+export interface SuggestionQuestion {
+  readonly roles: readonly Role[]
+  /** Most used first. */
+  readonly clusters: readonly Pick<Cluster, 'lead' | 'members'>[]
+}
+
+/** By the lead of a cluster. */
+export type Suggestions = ReadonlyMap<OpaqueKey, readonly Suggestion[]>
 
 export type ExportFormat = 'csv' | 'json'
 
@@ -20,9 +41,15 @@ export type LedgerAnswer =
   | { readonly kind: 'viewed'; readonly id: number; readonly viewed: Viewed }
   | { readonly kind: 'exported'; readonly file: Blob }
   | { readonly kind: 'observed'; readonly seen: SeenColors }
+  | { readonly kind: 'suggested'; readonly suggestions: Suggestions }
 
 /** What is seen of each color of a site. */
 export type SeenColors = ReadonlyMap<OpaqueKey, Observation>
+
+interface SuggestionAsking {
+  readonly question: SuggestionQuestion
+  readonly onSuggested: (suggestions: Suggestions) => void
+}
 
 /** Asks the worker that keeps the ledger. Only the latest question is answered: one that comes while another is worked on waits for it, and gives way to the next. */
 export class LedgerDesk {
@@ -39,6 +66,9 @@ export class LedgerDesk {
   private onViewed: (viewed: Viewed) => void = () => {}
   private onObserved: (seen: SeenColors) => void = () => {}
   private observed: Promise<SeenColors> | null = null
+  private hasApart = false
+  private suggesting: SuggestionAsking | null = null
+  private suggestingNext: SuggestionAsking | null = null
 
   /**
    * @param loadWords gives what the pages show, as it came; asked for when a text is sought for the first time
@@ -89,9 +119,17 @@ export class LedgerDesk {
   seenColors(): Promise<SeenColors> {
     this.observed ??= new Promise((resolve) => {
       this.onObserved = resolve
-      this.tell({ kind: 'observe', apart: this.apart })
+      this.tellApart()
+      this.tell({ kind: 'observe' })
     })
     return this.observed
+  }
+
+  /** Of questions that come while one is worked on only the last is answered: while the tolerance is dragged, what is suggested follows. */
+  suggest(question: SuggestionQuestion, onSuggested: (suggestions: Suggestions) => void): void {
+    const asking = { question, onSuggested }
+    if (this.suggesting) this.suggestingNext = asking
+    else this.askSuggestions(asking)
   }
 
   close(): void {
@@ -107,6 +145,20 @@ export class LedgerDesk {
     } catch {
       this.hasWords = false
     }
+  }
+
+  /** What is known beside the places is given to the worker when it is needed first. */
+  private tellApart(): void {
+    if (!this.hasApart) this.tell({ kind: 'apart', bytes: this.apart })
+    this.hasApart = true
+  }
+
+  private askSuggestions(asking: SuggestionAsking | null): void {
+    this.suggesting = asking
+    this.suggestingNext = null
+    if (!asking) return
+    this.tellApart()
+    this.tell({ kind: 'suggest', ...asking.question })
   }
 
   private askAnew(): void {
@@ -129,6 +181,12 @@ export class LedgerDesk {
     }
     if (answer.kind === 'observed') {
       this.onObserved(answer.seen)
+      return
+    }
+    if (answer.kind === 'suggested') {
+      const { suggesting } = this
+      this.askSuggestions(this.suggestingNext)
+      suggesting?.onSuggested(answer.suggestions)
       return
     }
     const { id, viewed } = answer

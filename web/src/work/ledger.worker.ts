@@ -6,15 +6,28 @@ import {
   type LedgerView,
   observeColors,
   placeAt,
+  suggester,
+  together,
   unpackLedger,
   variablesApart,
   viewLedger,
   withStandings,
   withWords,
 } from '@undo-ink/core'
-import type { ExportFormat, LedgerAnswer, LedgerAsk } from './ledger-desk.ts'
+import type {
+  ExportFormat,
+  LedgerAnswer,
+  LedgerAsk,
+  SeenColors,
+  SuggestionQuestion,
+  Suggestions,
+} from './ledger-desk.ts'
 
 let indexed: IndexedLedger | null = null
+let apart: Uint8Array | null = null
+let observed: SeenColors | null = null
+/** What suggests in the palette that was asked for last, by its text. */
+let suggesting: { readonly palette: string; readonly suggest: ReturnType<typeof suggester> } | null = null
 
 /** Keeps the whole ledger of a site, and answers views of it. */
 addEventListener('message', ({ data }: MessageEvent<LedgerAsk>) => {
@@ -46,16 +59,38 @@ addEventListener('message', ({ data }: MessageEvent<LedgerAsk>) => {
       postMessage(answer)
       return
     }
+    case 'apart':
+      apart = data.bytes
+      return
     case 'observe': {
-      if (!indexed) return
-      const answer: LedgerAnswer = {
-        kind: 'observed',
-        seen: observeColors(indexed.ledger, follower(variablesApart(apartIn(data.apart)))),
-      }
+      const answer: LedgerAnswer = { kind: 'observed', seen: seenColors() }
+      postMessage(answer)
+      return
+    }
+    case 'suggest': {
+      const answer: LedgerAnswer = { kind: 'suggested', suggestions: suggestionsFor(data) }
       postMessage(answer)
     }
   }
 })
+
+/** Looked for once. */
+function seenColors(): SeenColors {
+  if (!observed && indexed && apart) {
+    observed = observeColors(indexed.ledger, follower(variablesApart(apartIn(apart))))
+    apart = null
+  }
+  return observed ?? new Map()
+}
+
+function suggestionsFor({ roles, clusters }: SuggestionQuestion): Suggestions {
+  const seen = seenColors()
+  const palette = JSON.stringify(roles)
+  if (suggesting?.palette !== palette) suggesting = { palette, suggest: suggester(roles) }
+  return suggesting.suggest(
+    clusters.map(({ lead, members }) => ({ lead, seen: together(members.flatMap((key) => seen.get(key) ?? [])) })),
+  )
+}
 
 /** The places of a view, in its order, as the command line writes them too. */
 function exported(indexed: IndexedLedger, view: LedgerView, format: ExportFormat): Blob {

@@ -9,7 +9,7 @@ import {
   splitList,
   takesRules,
 } from '@undo-ink/core'
-import { useMemo, useState } from 'react'
+import { memo, useMemo, useState } from 'react'
 import { ActButton } from '../../components/act-button.tsx'
 import { Choice } from '../../components/choice.tsx'
 import { CodeInput } from '../../components/code-input.tsx'
@@ -24,13 +24,13 @@ import { TakeBackList } from '../../work/take-back-list.tsx'
 import { useCopy, usePlan } from '../../work/work.tsx'
 
 /** Gives a role to a subject for which no rule of the site sets a color: a button in the browser's grey, a link in its blue. */
-export function InsertDialog({ open, onClose }: { open: boolean; onClose(): void }) {
+export const InsertDialog = memo(function InsertDialog({ open, onClose }: { open: boolean; onClose(): void }) {
   return (
     <Dialog title="A colour where no rule sets one" open={open} width="820px" onClose={onClose}>
       <Inserting />
     </Dialog>
   )
-}
+})
 
 /** Subjects that browsers paint by themselves. */
 const USUAL = ['a', 'a:visited', 'a:hover', 'button', 'input', 'select', 'textarea', 'hr', 'mark', 'fieldset']

@@ -1,4 +1,4 @@
-import { Box, Flex, Input, Text, useBreakpointValue } from '@chakra-ui/react'
+import { Flex, Text, useBreakpointValue } from '@chakra-ui/react'
 import {
   DndContext,
   type DragEndEvent,
@@ -10,15 +10,13 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core'
-import { type Becoming, isJobOpen, type Role } from '@undo-ink/core'
+import type { Becoming, Role } from '@undo-ink/core'
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { ActButton } from '../../components/act-button.tsx'
 import { Loading } from '../../components/loading.tsx'
-import { Segments } from '../../components/segments.tsx'
-import { StageHead } from '../../components/stage-head.tsx'
 import { Swatch } from '../../components/swatch.tsx'
-import { are, count, number } from '../../components/words.ts'
+import { count } from '../../components/words.ts'
 import { partOf, type Row, rowsIn } from '../../work/standing.ts'
 import { useStable } from '../../work/use-stable.ts'
 import { useView } from '../../work/view-store.ts'
@@ -27,21 +25,19 @@ import { type Beside, BesidePanel } from './beside-panel.tsx'
 import { type Acts, ClusterList } from './cluster-list.tsx'
 import { decide, decisionsOf, replacing } from './deciding.ts'
 import { InsertDialog } from './insert-dialog.tsx'
-import { NewerVersion } from './palette/newer-version.tsx'
+import { MappingHead, type Only } from './mapping-head.tsx'
 import { RoleTray } from './role-tray.tsx'
 import { searchedRows } from './row-search.ts'
 import { ScopeDialog } from './scope/scope-dialog.tsx'
 import { decisionsFor, suggestionsOf } from './suggesting.ts'
 import { offeredOf } from './suggestion-troubles.ts'
-import { TakeSuggestions } from './take-suggestions.tsx'
-import { ToleranceSlider } from './tolerance-slider.tsx'
 import { useSelection } from './use-selection.ts'
 import { useSuggestions } from './use-suggestions.ts'
 
 /** Near-duplicates as clusters, and what becomes of each. */
 export function MappingScreen() {
   const work = useWork()
-  const { rows, clusters, colors, state, store, roles, site, newerPalette } = work
+  const { rows, clusters, colors, state, store, roles, site } = work
   const stretch = useView((view) => view.stretch)
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set())
   const [params] = useSearchParams()
@@ -73,7 +69,6 @@ export function MappingScreen() {
   const keepRow = useView((view) => view.keepRow)
   const selectedKey = selected?.key ?? null
   useEffect(() => keepRow(selectedKey), [keepRow, selectedKey])
-  const open = rows.filter((row) => row.open > 0).length
   const newId = () => crypto.randomUUID()
 
   const give = useStable((to: Becoming) => {
@@ -102,6 +97,8 @@ export function MappingScreen() {
   }
   const giveRole = useStable((role: Role) => give({ kind: 'role', role: role.id }))
   const tryRole = useStable((role: Role | null) => setTried(role && { kind: 'role', role: role.id }))
+  const stopInserting = useStable(() => setInserting(false))
+  const stopScoping = useStable(() => setScoped(null))
   const backToList = useStable(() => document.querySelector<HTMLElement>('[role=grid][aria-label^=Clusters]')?.focus())
   const sensors = useSensors(useSensor(PointerSensor, AS_DRAGGING))
   const dragging = {
@@ -122,52 +119,10 @@ export function MappingScreen() {
       setOver(null)
     },
   }
-  const jobless = roles.filter(isJobOpen).length
   if (clusters === null) return <Loading says={`Comparing ${count(colors, 'colour')} …`} />
   return (
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="520px">
-      <StageHead
-        title="Mapping"
-        sentence={`${count(rows.length, 'cluster stands', 'clusters stand')} for ${count(colors, 'colour')}. ${number(rows.length - open)} ${are(rows.length - open)} decided, ${number(open)} ${are(open)} open.`}
-      >
-        {open === 0 && rows.length > 0 ? (
-          <ActButton main asChild>
-            <Link to={`/sites/${site.id}/look`}>Nothing is open: look at the pages</Link>
-          </ActButton>
-        ) : null}
-        {roles.length > 0 ? <TakeSuggestions offered={offered} /> : null}
-        {jobless > 0 ? (
-          <Link to={`/sites/${site.id}/mapping/palette`}>Say what {count(jobless, 'role is', 'roles are')} for</Link>
-        ) : null}
-        <Input
-          type="search"
-          aria-label="Find a colour or a text among the clusters"
-          placeholder="blue, #1d5f9e, .bar …"
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-          w="170px"
-          bg="sheet"
-        />
-        <Segments<Only>
-          label="Clusters in the list"
-          segments={[
-            { value: 'all', text: 'all' },
-            { value: 'open', text: `${number(open)} open` },
-            ...(offered.length > 0 || only === 'suggested'
-              ? [{ value: 'suggested' as const, text: `${number(offered.length)} with a suggestion` }]
-              : []),
-          ]}
-          value={only}
-          height={26}
-          onChoose={setOnly}
-        />
-        <ToleranceSlider />
-      </StageHead>
-      {newerPalette === null ? null : (
-        <Box mb="3">
-          <NewerVersion />
-        </Box>
-      )}
+      <MappingHead rows={rows} offered={offered} typed={typed} onType={setTyped} only={only} onOnly={setOnly} />
       <DndContext sensors={sensors} autoScroll={false} collisionDetection={pointerWithin} {...dragging}>
         <Flex flex={{ base: 'none', lg: '1' }} minH="0" gap="4" direction={{ base: 'column', lg: 'row' }}>
           <ClusterList
@@ -199,8 +154,8 @@ export function MappingScreen() {
         ) : null}
         <DragOverlay dropAnimation={null}>{dragged ? <Dragged rows={acting} /> : null}</DragOverlay>
       </DndContext>
-      <InsertDialog open={inserting} onClose={() => setInserting(false)} />
-      <ScopeDialog row={scoped} onClose={() => setScoped(null)} />
+      <InsertDialog open={inserting} onClose={stopInserting} />
+      <ScopeDialog row={scoped} onClose={stopScoping} />
       {roles.length > 0 ? null : (
         <Flex mt="3" gap="3" align="center">
           <Text fontSize="13px">The palette has no roles yet: clusters can be kept, but not given a role.</Text>
@@ -215,9 +170,6 @@ export function MappingScreen() {
 
 /** From how far on a press is a drag. The same object each time, or every row would be drawn anew. */
 const AS_DRAGGING = { activationConstraint: { distance: 6 } }
-
-/** Which clusters are listed. */
-type Only = 'all' | 'open' | 'suggested'
 
 /** What is being dragged, under the pointer. */
 function Dragged({ rows }: { rows: readonly Row[] }) {

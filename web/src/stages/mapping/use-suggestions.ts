@@ -1,20 +1,26 @@
-import { type OpaqueKey, type Suggestion, suggester, together } from '@undo-ink/core'
-import { useEffect, useMemo, useState } from 'react'
-import type { SeenColors } from '../../work/ledger-desk.ts'
+import type { Role } from '@undo-ink/core'
+import { useEffect, useState } from 'react'
+import type { SeenColors, Suggestions } from '../../work/ledger-desk.ts'
 import { useClusters, usePlan } from '../../work/work.tsx'
 
-/** What each cluster could become, by its lead; empty until all colors have been looked at, and where the palette has no roles. */
-export function useSuggestions(): ReadonlyMap<OpaqueKey, readonly Suggestion[]> {
-  const { roles } = usePlan()
+const NONE: Suggestions = new Map()
+
+/**
+ * What each cluster could become, by its lead; empty until all colors have been looked at, and where the palette has no roles. Worked out aside: for a moment it is
+ * of the clusters as they were.
+ */
+export function useSuggestions(): Suggestions {
+  const { desk, roles } = usePlan()
   const { clusters } = useClusters()
-  const seen = useSeenColors()
-  const suggest = useMemo(() => suggester(roles), [roles])
-  return useMemo(() => {
-    if (!clusters || !seen || roles.length === 0) return new Map()
-    return suggest(
-      clusters.map(({ lead, members }) => ({ lead, seen: together(members.flatMap((key) => seen.get(key) ?? [])) })),
+  const [told, setTold] = useState<{ readonly roles: readonly Role[]; readonly suggestions: Suggestions } | null>(null)
+  useEffect(() => {
+    if (!desk || !clusters || roles.length === 0) return
+    desk.suggest({ roles, clusters: clusters.map(({ lead, members }) => ({ lead, members })) }, (suggestions) =>
+      setTold({ roles, suggestions }),
     )
-  }, [clusters, seen, roles, suggest])
+  }, [desk, clusters, roles])
+  // What is suggested in another palette names roles that may be gone.
+  return told?.roles === roles ? told.suggestions : NONE
 }
 
 /** What is seen of each color; null until it is known. */

@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import type { Becoming, Decision, PlanEvent } from '@undo-ink/core'
-import { useDeferredValue, useMemo, useState } from 'react'
+import { memo, useDeferredValue, useMemo, useState } from 'react'
 import { ActButton } from '../../../components/act-button.tsx'
 import { Dialog } from '../../../components/dialog.tsx'
 import { type Segment, Segments } from '../../../components/segments.tsx'
@@ -27,7 +27,7 @@ interface ScopeDialogProps {
 }
 
 /** Decides about some of a row's places: which, seen as they are chosen, what they become, and how see-through they are. */
-export function ScopeDialog({ row, onClose }: ScopeDialogProps) {
+export const ScopeDialog = memo(function ScopeDialog({ row, onClose }: ScopeDialogProps) {
   return (
     <Dialog
       title={row ? `Only some places of ${row.cluster.lead}` : ''}
@@ -38,7 +38,7 @@ export function ScopeDialog({ row, onClose }: ScopeDialogProps) {
       {row ? <Scoping row={row} onDone={onClose} /> : null}
     </Dialog>
   )
-}
+})
 
 type Side = 'there' | 'elsewhere'
 
