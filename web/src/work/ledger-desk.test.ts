@@ -127,7 +127,10 @@ describe('the desk of a ledger', () => {
 
   it('asks for one set of suggestions at a time, and of those that wait for the last', () => {
     const { desk, worker } = open()
-    const questions = ['#111111', '#222222', '#333333'].map((lead) => ({ roles: [], clusters: [{ lead, members: [] }] }))
+    const questions = ['#111111', '#222222', '#333333'].map((lead) => ({
+      roles: [],
+      clusters: [{ lead, members: [] }],
+    }))
     const answers = questions.map((question) => {
       const onSuggested = vi.fn()
       desk.suggest(question, onSuggested)
