@@ -15,6 +15,13 @@ interface Step {
   readonly looksAlong: boolean
 }
 
+/** A selector that is looked for. */
+interface Sought {
+  readonly subject: string
+  /** null: no selector that could be looked for; undefined: it was not asked for yet. */
+  steps: readonly Step[] | null | undefined
+}
+
 /** Longer selectors are not looked for. */
 const LONGEST = 500
 const MOST_STEPS = 20
@@ -29,8 +36,7 @@ const SIBLINGS_OF_TEST = 32
  * no chain of them takes more than its length times theirs.
  */
 export class SubjectMatcher {
-  private readonly selectors = new Map<string, readonly Step[] | null>()
-  private readonly byKey = new Map<string, string[]>()
+  private readonly byKey = new Map<string, Sought[]>()
   private readonly costs = new Map<Element, number>()
   private left: number
 
@@ -42,7 +48,7 @@ export class SubjectMatcher {
   constructor(subjects: Iterable<string>, most: number) {
     this.left = most
     for (const subject of new Set(subjects)) {
-      append(this.byKey, keyOf(subject), subject)
+      append(this.byKey, keyOf(subject), { subject, steps: undefined })
     }
   }
 
@@ -57,14 +63,17 @@ export class SubjectMatcher {
     const names = new Set((element.attribs.class ?? '').split(/\s+/))
     const keys = ['*', element.name.toLowerCase(), `#${element.attribs.id ?? ''}`]
     for (const name of names) if (name !== '') keys.push(`.${name}`)
-    return keys.flatMap((key) => (this.byKey.get(key) ?? []).filter((subject) => this.matches(subject, element)))
+    const found: string[] = []
+    for (const key of keys)
+      for (const sought of this.byKey.get(key) ?? []) if (this.matches(sought, element)) found.push(sought.subject)
+    return found
   }
 
-  private matches(subject: string, element: Element): boolean {
+  private matches(sought: Sought, element: Element): boolean {
     if (this.isSpent) return false
-    let steps = this.selectors.get(subject)
-    if (steps === undefined) this.selectors.set(subject, (steps = stepsOf(subject)))
-    return steps !== null && this.at(steps, steps.length - 1, element, new Map())
+    if (sought.steps === undefined) sought.steps = stepsOf(sought.subject)
+    const { steps } = sought
+    return steps !== null && this.at(steps, steps.length - 1, element)
   }
 
   /** Tests of one simple selector that looking at the attributes of an element costs as much as. */
@@ -77,21 +86,28 @@ export class SubjectMatcher {
     return cost
   }
 
-  /** Whether an element is the subject of the selector up to a step. @param failed by element the steps that are known not to match there or further on */
-  private at(steps: readonly Step[], step: number, element: Element, failed: Map<Element, Set<number>>): boolean {
+  /** Whether an element is the subject of the selector up to a step. @param known by element the steps that are known not to match there or further on; null: none */
+  private at(
+    steps: readonly Step[],
+    step: number,
+    element: Element,
+    known: Map<Element, Set<number>> | null = null,
+  ): boolean {
     const { combinator, test, weight, looksAlong } = steps[step] as Step
     this.left -=
       weight * this.costOf(element) + (looksAlong ? (element.parent?.children.length ?? 0) / SIBLINGS_OF_TEST : 0)
     if (this.isSpent || !test(element)) return false
     if (combinator === null) return true
     const next = combinator === ' ' || combinator === '>' ? parentOf : elementBefore
+    // Most fail before there is anything to remember.
+    const failed = known ?? new Map<Element, Set<number>>()
     for (let other = next(element); other; other = next(other)) {
-      const known = failed.get(other) ?? new Set()
+      const there = failed.get(other) ?? new Set()
       const isOnly = combinator === '>' || combinator === '+'
-      if (!isOnly && known.has(step)) return false
+      if (!isOnly && there.has(step)) return false
       if (this.at(steps, step - 1, other, failed)) return true
       if (isOnly) return false
-      failed.set(other, known.add(step))
+      failed.set(other, there.add(step))
     }
     return false
   }
