@@ -23,7 +23,7 @@ export async function startWork(
   logger: Logger,
 ): Promise<Work> {
   await sweepFolders()
-  const reader = new Reader()
+  const reader = new Reader(sequelize)
   const work = { intake: intakeWork(sequelize, reader, databaseDir), audit: auditWork(sequelize, reader) }
   const queue = await Queue.start({ databaseUrl, sequelize, work, logger })
   await requestOutdated(sequelize)

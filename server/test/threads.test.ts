@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it } from 'vitest'
 import { connect } from '../src/db/connect.ts'
 import { Reader } from '../src/features/audit/reader.ts'
-import { keepBlob } from '../src/features/intake/blobs.ts'
+import { keepBlobs } from '../src/features/intake/blobs.ts'
 import { LIMITS, Threads, TooCostly } from '../src/threads.ts'
 import { makeDatabase } from './harness.ts'
 
@@ -46,15 +46,20 @@ it('a file that takes too much is left out with its reason, and read the next ti
   const sequelize = await connect(await makeDatabase())
   const file = { path: 'a.css', sha256: 'a'.repeat(64), choice: null }
   const bytes = Buffer.from('a{color:red}'.repeat(50_000))
-  await keepBlob(sequelize, file.sha256, bytes)
+  await keepBlobs(sequelize, [{ sha256: file.sha256, bytes }])
   const by = { owner: 'a', signal: new AbortController().signal }
   const read = async (reader: Reader) => {
-    const { about, places } = await reader.read(file, async () => bytes, by)
+    const [read] = await reader.read(
+      [file],
+      async () => new Map([[file.sha256, bytes]]),
+      by,
+      async () => {},
+    )
     await reader.close()
-    return [about.skipped, places]
+    return [read?.reading?.about.skipped, read?.reading?.places]
   }
-  expect(await read(new Reader({ ...LIMITS, time: () => 5 }))).toEqual(['too-costly', 0])
-  expect(await read(new Reader())).toEqual([null, 50_000])
+  expect(await read(new Reader(sequelize, { ...LIMITS, time: () => 5 }))).toEqual(['too-costly', 0])
+  expect(await read(new Reader(sequelize))).toEqual([null, 50_000])
   await sequelize.close()
   threads = new Threads('', STUCK, 1)
 })

@@ -1,10 +1,11 @@
 import { type FileChoice, NO_WORDS, unread, type Words } from '@undo-ink/core'
+import type { Sequelize } from 'sequelize'
 import { Refusal } from '../../http/problem.ts'
 import { type Limits, PACKED, Threads, TooCostly } from '../../threads.ts'
 import type { Progress } from '../jobs/progress.ts'
 import { AT_ONCE } from '../jobs/queue.ts'
 import { bufferOf } from './buffer.ts'
-import { findReading, type ReadingOf, saveReading } from './store.ts'
+import { findReadings, type ReadingKey, type ReadingOf, saveReadings } from './store.ts'
 import type { Assembled, FileRead, FileToRead, PagesToRead, ToAssemble } from './worker.ts'
 
 /** One file of a copy that is to be read; `sha256` null: it is not kept. */
@@ -29,28 +30,55 @@ const LANES = 2
 /** Reads the files of copies in worker threads: as many as the jobs that run at once ask for, so that none waits for another. */
 export class Reader {
   private readonly threads: Threads
+  private readonly sequelize: Sequelize
 
-  constructor(limits?: Limits) {
+  constructor(sequelize: Sequelize, limits?: Limits) {
+    this.sequelize = sequelize
     const source = new URL('./worker-from-source.mjs', import.meta.url)
     this.threads = new Threads('audit-worker', source, AT_ONCE * LANES, limits)
   }
 
-  /** Reads one file, or finds what was read of the same bytes at the same path before. One that takes too much is left out, and tried again the next time. */
-  async read(
-    { path, sha256, choice }: KeptFile & { sha256: string },
-    load: () => Promise<Buffer>,
-    { owner, signal }: For,
-  ): Promise<ReadingOf> {
-    const known = await findReading(sha256, path, choice)
-    if (known) return known
-    const task: FileToRead = { path, bytes: await load(), choice }
+  /**
+   * Reads some files of a copy one after another, or finds what was read of the same bytes at the same paths before. One that takes too much is left
+   * out, and tried again the next time.
+   * @param load gives bytes by their hash, of what is not known @param onRead told of each as it is read
+   */
+  async read<F extends KeptFile>(
+    files: readonly F[],
+    load: (sha256s: readonly string[]) => Promise<ReadonlyMap<string, Buffer>>,
+    by: For,
+    onRead: (file: F, reading: ReadingOf | null) => Promise<void>,
+  ): Promise<ReadFile<F>[]> {
+    const kept = files.filter(isKept)
+    const known = await findReadings(kept)
+    const unknown = kept.filter(({ path }) => !known.has(path))
+    const bytes = await load(unknown.map(({ sha256 }) => sha256))
+    const made: (ReadingKey & ReadingOf)[] = []
+    const read: ReadFile<F>[] = []
+    for (const file of files) {
+      let reading = known.get(file.path) ?? null
+      if (!reading && isKept(file)) {
+        const { sha256, path, choice } = file
+        const found = await this.readOne({ path, choice, bytes: bytes.get(sha256) as Buffer }, by)
+        if (found) made.push({ sha256, path, choice, ...found })
+        reading = found ?? { about: unread(path, 'too-costly'), places: 0, body: null }
+      }
+      await onRead(file, reading)
+      read.push({ file, reading })
+    }
+    await saveReadings(this.sequelize, made)
+    return read
+  }
+
+  /** null: it takes too much. */
+  private async readOne(task: FileToRead, { owner, signal }: For): Promise<ReadingOf | null> {
     try {
       const how = { name: 'read', owner, bytes: task.bytes.length, signal }
       const { about, places, body } = await this.threads.run<FileRead>(task, how)
-      return saveReading({ sha256, path, choice, about, places, body: body && bufferOf(body) })
+      return { about, places, body: body && bufferOf(body) }
     } catch (error) {
       if (!(error instanceof TooCostly)) throw error
-      return { about: unread(path, 'too-costly'), places: 0, body: null }
+      return null
     }
   }
 
@@ -126,6 +154,33 @@ const MOST_HELD = 8 * 1024 * 1024
 
 /** Steps in which it is told how far the pages are. */
 const STEPS = 8
+
+function isKept<F extends KeptFile>(file: F): file is F & { sha256: string } {
+  return file.sha256 !== null
+}
+
+/** Small files that are asked for and stored together at most, and their bytes: one by one they would take longer to be stored than to be read. */
+const MOST_TOGETHER = 32
+const BYTES_TOGETHER = 1024 * 1024
+
+/** Does something with the files of a copy, neighbours that are small together; the results in their order. */
+export async function someAtATime<F extends { readonly size: number }, R>(
+  files: readonly F[],
+  each: (some: readonly F[]) => Promise<readonly R[]>,
+): Promise<R[]> {
+  const groups: F[][] = []
+  let bytes = 0
+  for (const file of files) {
+    const last = groups.at(-1)
+    bytes += file.size
+    if (last && last.length < MOST_TOGETHER && bytes <= BYTES_TOGETHER) last.push(file)
+    else {
+      groups.push([file])
+      bytes = file.size
+    }
+  }
+  return (await twoAtATime(groups, each)).flat()
+}
 
 /** Does something with each of some files, two at a time, so that the bytes of a large copy are never all in memory; the results in their order. */
 export async function twoAtATime<F, R>(files: readonly F[], each: (file: F) => Promise<R>): Promise<R[]> {

@@ -7,13 +7,14 @@ import { Refusal } from '../../http/problem.ts'
 import type { JobWork } from '../jobs/queue.ts'
 import { addJob, openJob } from '../jobs/store.ts'
 import { latestSnapshot, listFiles } from '../sites/store.ts'
-import { type KeptFile, type Reader, type ReadFile, tell, twoAtATime } from './reader.ts'
+import { type KeptFile, type Reader, someAtATime, tell } from './reader.ts'
 import {
   type AuditPart,
   findAuditPart,
   findFile,
   findOccurrences,
   isAudited,
+  loadAllBytes,
   loadBytes,
   outdatedSnapshots,
   saveAudit,
@@ -45,6 +46,7 @@ function unlessBusy(error: unknown): void {
 
 interface ChosenFile extends KeptFile {
   readonly id: string
+  readonly size: number
 }
 
 /** The work of a job that reads a copy which is there already. Nothing changes before all of it is done. */
@@ -56,20 +58,15 @@ export function auditWork(sequelize: Sequelize, reader: Reader): JobWork {
     const rows = await listFiles(snapshotId)
     const chosen = new Set(payload.choice?.files)
     const files = rows.map(
-      ({ id, path, sha256, choice }): ChosenFile => ({
-        id,
-        path,
-        sha256,
+      ({ id, path, size, sha256, choice }): ChosenFile => ({
+        ...{ id, path, size: Number(size), sha256 },
         choice: chosen.has(id) ? (payload.choice?.choice ?? null) : choice,
       }),
     )
     await progress.begin(files.length)
-    const read = await twoAtATime(files, async (file): Promise<ReadFile<ChosenFile>> => {
-      const { sha256 } = file
-      const reading = sha256 === null ? null : await reader.read({ ...file, sha256 }, () => loadBytes(sha256), progress)
-      await tell(progress, file.path, reading)
-      return { file, reading }
-    })
+    const read = await someAtATime(files, (some) =>
+      reader.read(some, loadAllBytes, progress, ({ path }, reading) => tell(progress, path, reading)),
+    )
     await progress.flush()
     const assembled = await reader.assemble(read, loadBytes, progress)
     await sequelize.transaction(async (transaction) => {

@@ -32,6 +32,12 @@ export async function loadBytes(sha256: string, transaction?: Transaction): Prom
   return (await BlobRow.findByPk(sha256, { rejectOnEmpty: true, transaction: transaction ?? null })).bytes
 }
 
+/** The bytes of several, by their hash. */
+export async function loadAllBytes(sha256s: readonly string[]): Promise<Map<string, Buffer>> {
+  const rows = await BlobRow.findAll({ where: { sha256: [...sha256s] } })
+  return new Map(rows.map(({ sha256, bytes }) => [sha256, bytes]))
+}
+
 export function findFile(id: string): Promise<FileRow | null> {
   return FileRow.findByPk(id)
 }
@@ -44,17 +50,48 @@ export async function findOccurrences(fileId: string, transaction?: Transaction)
 /** What was read from a file. */
 export type ReadingOf = Pick<ReadingRow, 'about' | 'places' | 'body'>
 
-/** What today's readers read from the same bytes at the same path under the same choice. */
-export function findReading(sha256: string, path: string, choice: FileChoice | null): Promise<ReadingOf | null> {
-  return ReadingRow.findOne({ where: { sha256, path, choice: choice ?? '', readingVersion: READING_VERSION } })
+/** Of which bytes at which path something is read, and under which choice. */
+export interface ReadingKey {
+  readonly sha256: string
+  readonly path: string
+  readonly choice: FileChoice | null
 }
 
-export async function saveReading({
-  choice,
-  ...reading
-}: ReadingOf & { sha256: string; path: string; choice: FileChoice | null }): Promise<ReadingOf> {
-  await ReadingRow.upsert({ ...reading, choice: choice ?? '', readingVersion: READING_VERSION })
-  return reading
+/** What today's readers read from the same bytes at the same paths under the same choices, by path. @param keys of one copy */
+export async function findReadings(keys: readonly ReadingKey[]): Promise<Map<string, ReadingOf>> {
+  const where = { sha256: keys.map(({ sha256 }) => sha256), path: keys.map(({ path }) => path) }
+  const rows = await ReadingRow.findAll({ where: { ...where, readingVersion: READING_VERSION } })
+  const asked = new Map(keys.map((key) => [key.path, key]))
+  const isAsked = ({ sha256, path, choice }: ReadingRow) => {
+    const key = asked.get(path)
+    return key?.sha256 === sha256 && (key.choice ?? '') === choice
+  }
+  return new Map(rows.filter(isAsked).map((row) => [row.path, row]))
+}
+
+const READING_COLUMNS = ['sha256', 'path', 'choice', 'reading_version', 'about', 'places', 'body'] as const
+
+export async function saveReadings(sequelize: Sequelize, readings: readonly (ReadingKey & ReadingOf)[]): Promise<void> {
+  if (readings.length === 0) return
+  // In one order, as `keepBlobs` does.
+  const rows = readings
+    .toSorted((a, b) => (`${a.sha256} ${a.path}` < `${b.sha256} ${b.path}` ? -1 : 1))
+    .map(({ sha256, path, choice, about, places, body }) => [
+      sha256,
+      path,
+      choice ?? '',
+      READING_VERSION,
+      JSON.stringify(about),
+      places,
+      body,
+    ])
+  const width = READING_COLUMNS.length
+  const values = rows.map((_, i) => `(${READING_COLUMNS.map((_, j) => `$${i * width + j + 1}`)})`)
+  const renewed = READING_COLUMNS.slice(3).map((column) => `${column} = EXCLUDED.${column}`)
+  await sequelize.query(
+    `INSERT INTO readings (${READING_COLUMNS}) VALUES ${values} ON CONFLICT (sha256, path, choice) DO UPDATE SET ${renewed}`,
+    { bind: rows.flat(), type: QueryTypes.INSERT },
+  )
 }
 
 /** What is told of a file beside its bytes: what it is for its site. @param isKept whether its bytes are */

@@ -5,14 +5,14 @@ import type { Sequelize, Transaction } from 'sequelize'
 import { FileRow, PaletteRow, PlanRow, SiteRow, SnapshotRow } from '../../db/models.ts'
 import { withFolder } from '../../folders.ts'
 import { Refusal } from '../../http/problem.ts'
-import { type KeptFile, type Reader, type ReadFile, tell, twoAtATime } from '../audit/reader.ts'
+import { type KeptFile, type Reader, type ReadFile, someAtATime, tell } from '../audit/reader.ts'
 import { loadBytes, saveAudit, standingOf } from '../audit/store.ts'
 import type { Assembled } from '../audit/worker.ts'
 import type { Progress } from '../jobs/progress.ts'
 import type { JobWork } from '../jobs/queue.ts'
 import { versionInUse } from '../palettes/service.ts'
 import { addVisitorNames } from '../visitor/store.ts'
-import { dropUnused, keepBlob } from './blobs.ts'
+import { dropUnused, keepBlobs } from './blobs.ts'
 import { commonRoot } from './path.ts'
 import type { OpenUpload, ReceivedFile } from './received.ts'
 import { needRoom } from './room.ts'
@@ -24,14 +24,15 @@ export function intakeWork(sequelize: Sequelize, reader: Reader, databaseDir: st
     const kept = new Set<string>()
     try {
       await withFolder(async (folder) => {
-        const { files, encoding, close } = await openUpload(job, folder)
+        const upload = await openUpload(job, folder)
+        const { files, encoding, close } = upload
         try {
           checkFiles(files)
           await needRoom(
             files.reduce((sum, { size }) => sum + size, 0),
             databaseDir,
           )
-          const taken = await takeFiles(sequelize, reader, { files, encoding }, kept, progress)
+          const taken = await takeFiles(sequelize, reader, upload, kept, progress)
           await progress.flush()
           const assembled = await reader.assemble(taken, loadBytes, progress)
           await sequelize.transaction(async (transaction) => {
@@ -61,7 +62,7 @@ interface TakenFile extends KeptFile {
 async function takeFiles(
   sequelize: Sequelize,
   reader: Reader,
-  { files, encoding }: Pick<OpenUpload, 'files' | 'encoding'>,
+  { files, encoding, bytesOf }: OpenUpload,
   kept: Set<string>,
   progress: Progress,
 ): Promise<ReadFile<TakenFile>[]> {
@@ -69,29 +70,38 @@ async function takeFiles(
   const withoutRoot = encoding && rootRemover(root, encoding)
   let total = 0
   await progress.begin(files.length)
-  return twoAtATime(files, async (received): Promise<ReadFile<TakenFile>> => {
-    const path = received.path.slice(root.length)
-    // A name that is not kept goes nowhere, whatever its bytes are.
-    const rawName = (received.bad === null && received.rawName && withoutRoot?.(received.rawName)) || null
-    const bytes = received.bad === null ? await received.bytes() : null
-    if (!bytes) {
-      await progress.fileDone(path, null)
-      const unkept = received.bad ?? ('too-large' as const)
-      return { file: { path, rawName, size: received.size, sha256: null, choice: null, unkept }, reading: null }
-    }
-    total += bytes.length
-    if (total > LIMITS.totalBytes)
-      throw new Refusal(
-        'unpacks-too-large',
-        `A copy may hold ${LIMITS.totalBytes / 1024 / 1024} MB in all; nothing was taken in`,
-      )
-    const sha256 = createHash('sha256').update(bytes).digest('hex')
-    kept.add(sha256)
-    await keepBlob(sequelize, sha256, bytes)
-    const file = { path, rawName, size: bytes.length, sha256, choice: null, unkept: null }
-    const reading = await reader.read(file, async () => bytes, progress)
-    await tell(progress, path, reading)
-    return { file, reading }
+  return someAtATime(files, async (some) => {
+    const safe = some.filter(({ bad }) => bad === null)
+    const bytes = new Map((await bytesOf(safe)).map((each, i) => [safe[i], each]))
+    const own = some.map((received): TakenFile & { readonly bytes: Buffer | null } => {
+      const path = received.path.slice(root.length)
+      // A name that is not kept goes nowhere, whatever its bytes are.
+      const rawName = (received.bad === null && received.rawName && withoutRoot?.(received.rawName)) || null
+      const known = bytes.get(received) ?? null
+      if (!known) {
+        const unkept = received.bad ?? ('too-large' as const)
+        return { path, rawName, size: received.size, sha256: null, choice: null, unkept, bytes: null }
+      }
+      total += known.length
+      if (total > LIMITS.totalBytes)
+        throw new Refusal(
+          'unpacks-too-large',
+          `A copy may hold ${LIMITS.totalBytes / 1024 / 1024} MB in all; nothing was taken in`,
+        )
+      const sha256 = createHash('sha256').update(known).digest('hex')
+      return { path, rawName, size: known.length, sha256, choice: null, unkept: null, bytes: known }
+    })
+    const held = own.flatMap(({ sha256, bytes }) => (sha256 !== null && bytes ? [{ sha256, bytes }] : []))
+    for (const { sha256 } of held) kept.add(sha256)
+    await keepBlobs(sequelize, held)
+    const loaded = new Map(held.map(({ sha256, bytes }) => [sha256, bytes]))
+    const taken = own.map(({ bytes, ...file }): TakenFile => file)
+    return reader.read(
+      taken,
+      async () => loaded,
+      progress,
+      ({ path }, reading) => tell(progress, path, reading),
+    )
   })
 }
 

@@ -2,7 +2,7 @@ import { createReadStream } from 'node:fs'
 import { open } from 'node:fs/promises'
 import { join } from 'node:path'
 import { LIMITS } from '@undo-ink/contracts'
-import { isLitter } from '@undo-ink/core'
+import { groupBy, isLitter } from '@undo-ink/core'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import { type JobPayload, type JobRow, UploadChunkRow, UploadFileRow } from '../../db/models.ts'
 import { addJob } from '../jobs/store.ts'
@@ -93,8 +93,18 @@ class PieceBatch {
 export async function openUpload({ id: jobId, payload }: JobRow, folder: string): Promise<OpenUpload> {
   const rows = await UploadFileRow.findAll({ where: { jobId }, order: [['position', 'ASC']] })
   if (payload.kind !== 'zip') {
-    const files = rows.filter(({ name }) => !isLitter(name)).map((row) => fromFolder(row))
-    return { files, encoding: null, close: () => {} }
+    const kept = rows.filter(({ name }) => !isLitter(name))
+    const rowOf = new Map(kept.map((row) => [fromFolder(row), row]))
+    return {
+      files: [...rowOf.keys()],
+      encoding: null,
+      bytesOf: (files) =>
+        piecesOf(
+          jobId,
+          files.map((file) => rowOf.get(file) as UploadFileRow),
+        ),
+      close: () => {},
+    }
   }
   const path = join(folder, 'upload.zip')
   const file = await open(path, 'w')
@@ -103,17 +113,18 @@ export async function openUpload({ id: jobId, payload }: JobRow, folder: string)
   return openZip(path, Number(rows[0]?.size ?? 0), payload.names)
 }
 
-function fromFolder({ jobId, position, name, size }: UploadFileRow): ReceivedFile {
-  return {
-    ...folderPath(name),
-    rawName: null,
-    size: Number(size),
-    bytes: async () => {
-      if (Number(size) > LIMITS.fileBytes) return null
-      const rows = await UploadChunkRow.findAll({ where: { jobId, position }, order: [['seq', 'ASC']] })
-      return Buffer.concat(rows.map(({ bytes }) => bytes))
-    },
-  }
+function fromFolder({ name, size }: UploadFileRow): ReceivedFile {
+  return { ...folderPath(name), rawName: null, size: Number(size) }
+}
+
+/** The bytes of some files of one upload, put together from their pieces; null: it is over the limit. */
+async function piecesOf(jobId: string, files: readonly UploadFileRow[]): Promise<(Buffer | null)[]> {
+  const kept = files.filter(({ size }) => Number(size) <= LIMITS.fileBytes)
+  const where = { jobId, position: kept.map(({ position }) => position) }
+  const pieces = groupBy(await UploadChunkRow.findAll({ where, order: [['seq', 'ASC']] }), ({ position }) => position)
+  return files.map((file) =>
+    kept.includes(file) ? Buffer.concat((pieces.get(file.position) ?? []).map(({ bytes }) => bytes)) : null,
+  )
 }
 
 /** The pieces of an archive one by one: it may be larger than memory should hold. */

@@ -23,7 +23,18 @@ export async function openZip(file: string, weight: number, names?: NameEncoding
     const entries = all.flatMap((entry) => named(entry, encoding) ?? [])
     if (entries.length > LIMITS.files) throw tooMany()
     checkSizes(all, weight)
-    return { files: entries.map((entry) => received(zip, entry)), encoding, close: () => zip.close() }
+    const entryOf = new Map(entries.map((each) => [received(each), each.entry]))
+    return {
+      files: [...entryOf.keys()],
+      encoding,
+      async bytesOf(files) {
+        const all: (Buffer | null)[] = []
+        for (const file of files)
+          all.push(file.size > LIMITS.fileBytes ? null : await unpack(zip, entryOf.get(file) as Entry))
+        return all
+      },
+      close: () => zip.close(),
+    }
   } catch (error) {
     zip.close()
     throw asRefusal(error)
@@ -123,13 +134,8 @@ function megabytes(bytes: number): string {
   return `${(bytes / 1024 / 1024).toFixed(1)} MB`
 }
 
-function received(zip: ZipFile, { entry, file, rawName }: NamedEntry): ReceivedFile {
-  return {
-    ...file,
-    rawName,
-    size: entry.uncompressedSize,
-    bytes: async () => (entry.uncompressedSize > LIMITS.fileBytes ? null : unpack(zip, entry)),
-  }
+function received({ entry, file, rawName }: NamedEntry): ReceivedFile {
+  return { ...file, rawName, size: entry.uncompressedSize }
 }
 
 /** The package itself refuses an entry that gives more or fewer bytes than its directory says; the checksum is checked here. */
