@@ -15,6 +15,8 @@ import { forgetting } from './migrations/2026-11-30-forgetting.ts'
 import { names } from './migrations/2026-12-01-names.ts'
 import { pagesOfJobs } from './migrations/2026-12-01-pages-of-jobs.ts'
 import { totals } from './migrations/2026-12-01-totals.ts'
+import { compression } from './migrations/2026-12-02-compression.ts'
+import { pagesOfAudits } from './migrations/2026-12-02-pages-of-audits.ts'
 
 export const MIGRATIONS: readonly Migration[] = [
   firstSlice,
@@ -31,6 +33,8 @@ export const MIGRATIONS: readonly Migration[] = [
   totals,
   pagesOfJobs,
   names,
+  compression,
+  pagesOfAudits,
 ]
 
 /** Any number that no other program takes as its advisory lock. */

@@ -122,6 +122,8 @@ export class AuditRow extends Row<AuditRow> {
   declare ledger: Buffer
   /** What is listed apart from the places, as JSON in gzip. */
   declare apart: Buffer
+  /** The pages as scopes ask for them, as JSON in gzip. */
+  declare pages: Buffer
   /** What the pages show, as JSON in gzip; null: made before there were any. */
   declare words: Buffer | null
 }
@@ -299,6 +301,7 @@ export function initModels(sequelize: Sequelize): void {
     readingVersion: integer(),
     ledger: bytes(),
     apart: bytes(),
+    pages: bytes(),
     words: nullable(bytes()),
   })
   define(ReadingRow, 'readings', {

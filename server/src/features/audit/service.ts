@@ -1,6 +1,6 @@
 import { gunzipSync } from 'node:zlib'
-import { type Choice, type FileText, sitePagesSchema } from '@undo-ink/contracts'
-import { decode, type FileAbout, type LedgerPlace, placeAt, type ScopePage, unpackLedger } from '@undo-ink/core'
+import type { Choice, FileText } from '@undo-ink/contracts'
+import { decode, type FileAbout, type LedgerPlace, placeAt, unpackLedger } from '@undo-ink/core'
 import type { Sequelize, Transaction } from 'sequelize'
 import { FileRow, SnapshotRow } from '../../db/models.ts'
 import { Refusal } from '../../http/problem.ts'
@@ -109,12 +109,6 @@ export async function placesOfFile(fileId: string, transaction?: Transaction): P
   const ledger = unpackLedger(gunzipSync(bytes))
   if (!ledger) throw new Error(`the places of file ${fileId} cannot be read`)
   return Array.from({ length: ledger.length }, (_, index) => placeAt(ledger, index))
-}
-
-/** The pages of a copy, as scopes of decisions ask for them. */
-export async function pagesOf(snapshotId: string): Promise<readonly ScopePage[]> {
-  const apart = await getAuditPart(snapshotId, 'apart')
-  return sitePagesSchema.parse(JSON.parse(gunzipSync(apart).toString('utf8')).pages).pages
 }
 
 export async function getFileText(fileId: string): Promise<FileText> {

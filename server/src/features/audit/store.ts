@@ -19,8 +19,8 @@ export async function outdatedSnapshots(sequelize: Sequelize): Promise<{ siteId:
   )
 }
 
-/** What is sent of an audit, each by itself. */
-export type AuditPart = 'ledger' | 'apart' | 'words'
+/** What is asked for of an audit, each by itself. */
+export type AuditPart = 'ledger' | 'apart' | 'pages' | 'words'
 
 /** One part of an audit by today's readers; null: there is none. */
 export async function findAuditPart(snapshotId: string, part: AuditPart): Promise<Buffer | null> {
@@ -104,7 +104,7 @@ export function standingOf({ syntax, encoding, skipped, thirdParty }: FileAbout,
 export async function saveAudit(
   sequelize: Sequelize,
   snapshotId: string,
-  { files, ledger, apart, words, totals }: Assembled & { readonly words: Uint8Array },
+  { files, ledger, apart, pages, words, totals }: Assembled & { readonly words: Uint8Array },
   transaction: Transaction,
 ): Promise<void> {
   await AuditRow.destroy({ where: { snapshotId }, transaction })
@@ -115,6 +115,7 @@ export async function saveAudit(
       readingVersion: READING_VERSION,
       ledger: bufferOf(ledger),
       apart: bufferOf(apart),
+      pages: bufferOf(pages),
       words: bufferOf(words),
     },
     { transaction },

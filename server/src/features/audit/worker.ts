@@ -17,6 +17,7 @@ import {
   packReading,
   type Reading,
   readSource,
+  type ScopePage,
   syntaxOf,
   unpackLedger,
   unpackReading,
@@ -57,6 +58,7 @@ export interface Assembled {
   readonly files: readonly { readonly path: string; readonly places: number; readonly body: Uint8Array }[]
   readonly ledger: Uint8Array
   readonly apart: Uint8Array
+  readonly pages: Uint8Array
   readonly totals: Totals
   /** The pages of HTML, and every file that each reaches. */
   readonly toShow: readonly { readonly path: string; readonly files: readonly string[] }[]
@@ -100,6 +102,7 @@ export function assemble(files: ToAssemble): Assembled {
     })),
     ledger: gzipSync(packLedger(ledgerOf(held))),
     apart: gzipJson({ ...packApart({ readings, variables: listVariables(read) }), pages: site.pages }),
+    pages: gzipJson(site.pages.pages.map(({ path, files, hook }): ScopePage => ({ path, files, hook }))),
     totals: totalsOf(readings),
     toShow: site.pages.pages
       .filter(({ path }) => syntaxOf(path) === 'html')

@@ -38,7 +38,8 @@ export interface FileToWrite {
 /** A plan as it is written, in plain data. */
 export interface PlanData extends Pick<PlanState, 'decisions' | 'confirmations' | 'corrections' | 'insertions'> {
   readonly roles: readonly Role[]
-  readonly pages: readonly ScopePage[]
+  /** The pages of the copy, as JSON in gzip; null: no decision asks for them. */
+  readonly pages: Uint8Array | null
 }
 
 /** A plan that many files are written by: one copy for all threads, told from others by its key. */
@@ -54,7 +55,7 @@ let last: { readonly key: string; readonly plan: WritablePlan } | null = null
 function planOf({ key, data }: SharedPlan): WritablePlan {
   if (last?.key === key) return last.plan
   const { decisions, roles, pages, confirmations, corrections, insertions } = deserialize(data) as PlanData
-  const plan = { resolver: resolver(decisions, roles, pages, confirmations), corrections, insertions }
+  const plan = { resolver: resolver(decisions, roles, pagesIn(pages), confirmations), corrections, insertions }
   last = { key, plan }
   return plan
 }
@@ -83,7 +84,7 @@ export interface ToCount {
 /** Runs in a worker thread: how many places a plan decides, as the interface counts. */
 export function count({ ledger, plan }: ToCount): { decided: number; possible: number } {
   const { decisions, roles, pages, confirmations } = deserialize(plan.data) as PlanData
-  const standing = standingOf(resolveLedger(unpacked(ledger), decisions, roles, pages, confirmations))
+  const standing = standingOf(resolveLedger(unpacked(ledger), decisions, roles, pagesIn(pages), confirmations))
   return { decided: decidedIn(standing), possible: standing.possible }
 }
 
@@ -91,6 +92,10 @@ function quieted(path: string, bytes: Uint8Array, quiet: 'page' | 'sheet'): Uint
   const source = decode(path, bytes) as SourceText
   const text = quiet === 'page' ? quietPage(source.text) : quietSheet(source.text)
   return text === source.text ? bytes : encode(text, source.encoding)
+}
+
+function pagesIn(packed: PlanData['pages']): ScopePage[] {
+  return packed ? (JSON.parse(gunzipSync(packed).toString()) as ScopePage[]) : []
 }
 
 function placesIn(packed: Uint8Array | null): LedgerPlace[] {

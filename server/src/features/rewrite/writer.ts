@@ -3,7 +3,7 @@ import { serialize } from 'node:v8'
 import type { FileRow, PlanRow } from '../../db/models.ts'
 import { PACKED, Threads } from '../../threads.ts'
 import { bufferOf } from '../audit/buffer.ts'
-import { pagesOf } from '../audit/service.ts'
+import { getAuditPart } from '../audit/service.ts'
 import { findOccurrences, loadBytes } from '../audit/store.ts'
 import { planStanding } from '../plans/service.ts'
 import type { count, FileToWrite, PlanData, SharedPlan, ToCount } from './worker.ts'
@@ -24,7 +24,7 @@ export class Writer {
     const { state, roles } = await planStanding(plan)
     const { decisions, confirmations, corrections, insertions, version } = state
     const asksForPages = decisions.some(({ target }) => target.scope?.page !== undefined)
-    const pages = asksForPages ? await pagesOf(plan.snapshotId) : []
+    const pages = asksForPages ? await getAuditPart(plan.snapshotId, 'pages') : null
     const data: PlanData = { decisions, confirmations, corrections, insertions, roles, pages }
     const serialized = serialize(data)
     // Threads read it where it is.
