@@ -33,6 +33,23 @@ const TEXTS: readonly (readonly [kind: string, path: string, size: number, text:
     5_000,
     (n) => `x.innerHTML = ${times(n, (i) => `'<p style="color:#123456' + a${i}`).join(' + ')}`,
   ],
+  [
+    'rules in many style elements',
+    'a.html',
+    3_000,
+    (n) => times(n, (i) => `<style>.a${i}{color:#123456}</style>`).join(''),
+  ],
+  ['tags that are nested wrongly', 'a.html', 5_000, (n) => '<b style="color:#123456"><i>a</b></i><p>'.repeat(n)],
+  ['rows of tables', 'a.html', 5_000, (n) => `<table>${'<tr bgcolor="#123456"><td>a<table>'.repeat(n)}`],
+  ['settings in YAML, nested', 'a.yml', 200, (n) => `${'{a: '.repeat(n)}"#123456"${'}'.repeat(n)}`],
+  ['settings in YAML', 'a.yml', 5_000, (n) => times(n, (i) => `a${i}:\n  color: "#123456"`).join('\n')],
+  [
+    'colors for light and dark',
+    'a.css',
+    10_000,
+    (n) => `a{background:${times(n, () => 'light-dark(#123,#abc)').join(',')}}`,
+  ],
+  ['short colors', 'a.css', 50_000, (n) => `a{background:${'#123 '.repeat(n)}}`],
   ['styles of a script', 'a.ts', 5_000, (n) => times(n, (i) => `x${i}.style.color = '#123456' as const`).join('\n')],
 ]
 
