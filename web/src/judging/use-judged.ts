@@ -1,5 +1,5 @@
 import type { Decision, Role } from '@undo-ink/core'
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { startTransition, useCallback, useEffect, useMemo, useState } from 'react'
 import { usePlan } from '../work/work.tsx'
 import type { Consequence, PlanSoFar, RolesConsequence } from './consequence.ts'
 import type { AnswerTo, Question, RolesQuestion, TrialsQuestion } from './judge-desk.ts'
@@ -63,7 +63,8 @@ function useAnswer<Q extends Question>(question: Q | null): Judged<AnswerTo<Q>> 
   const { desk } = useJudging()
   const [held, setHeld] = useState<{ readonly question: Q; readonly answer: AnswerTo<Q> } | null>(null)
   useEffect(() => {
-    if (question !== null) return desk?.ask(question, (answer) => setHeld({ question, answer }))
+    // Drawn as there is time: whoever goes on meanwhile does not wait for it.
+    if (question !== null) return desk?.ask(question, (answer) => startTransition(() => setHeld({ question, answer })))
   }, [desk, question])
   return { judgement: held?.answer ?? null, isCurrent: held?.question === question }
 }

@@ -1,5 +1,5 @@
 import type { Role } from '@undo-ink/core'
-import { useEffect, useState } from 'react'
+import { startTransition, useEffect, useState } from 'react'
 import type { SeenColors, Suggestions } from '../../work/ledger-desk.ts'
 import { useClusters, usePlan } from '../../work/work.tsx'
 
@@ -16,7 +16,8 @@ export function useSuggestions(): Suggestions {
   useEffect(() => {
     if (!desk || !clusters || roles.length === 0) return
     desk.suggest({ roles, clusters: clusters.map(({ lead, members }) => ({ lead, members })) }, (suggestions) =>
-      setTold({ roles, suggestions }),
+      // Drawn as there is time: whoever drags on meanwhile does not wait for it.
+      startTransition(() => setTold({ roles, suggestions })),
     )
   }, [desk, clusters, roles])
   // What is suggested in another palette names roles that may be gone.
