@@ -33,7 +33,9 @@ it('is read as it was, through the form in which it is sent', () => {
   ])
   const audit = readAudit(bytesOf(sent()))
   expect(audit).toMatchObject({ pages, variables: variables.map(({ name, uses }) => ({ name, uses })) })
-  expect(audit.readings).toStrictEqual(readings)
+  expect(audit.wholeReadings()).toStrictEqual(readings)
+  expect(audit.taking).toBe(all(({ keywords }) => keywords) + all(({ computed }) => computed))
+  expect(audit.readings).toStrictEqual(readings.map(({ path, behaviors, findings }) => ({ path, behaviors, findings })))
   expect(variablesApart(apartIn(audit.bytes))).toStrictEqual(variables)
 })
 

@@ -284,8 +284,12 @@ const tableSchema = z
 
 /** What is known of a snapshot beside its places, which are in its ledger. */
 export interface Audit {
-  /** What each file holds; files that hold nothing of it are left out. */
-  readonly readings: readonly ApartReading[]
+  /** What scripts do and what is found in each file; files that hold nothing beside places are left out. */
+  readonly readings: PackedApart['readings']
+  /** Places that take another color. */
+  readonly taking: number
+  /** The same files with those places, put together anew each time: of a large site they are many. */
+  wholeReadings(): readonly ApartReading[]
   readonly pages: SitePages
   /** The variables without what defines and takes them. */
   readonly variables: PackedApart['variables']
@@ -330,7 +334,9 @@ export function readAudit(bytes: Uint8Array): Audit {
     if (!table) throw new Error(`the audit has no ${name}`)
     checkTable(table, schema, rules.length)
   }
-  return { readings: readingsApart(packed), pages, variables: packed.variables, bytes }
+  const { readings, variables } = packed
+  const taking = (lists.keywords?.length ?? 0) + (lists.computed?.length ?? 0)
+  return { readings, taking, wholeReadings: () => readingsApart(packed), pages, variables, bytes }
 }
 
 /** What stands in the bytes of an audit that has been read before. */

@@ -12,7 +12,7 @@ import {
   readSource,
 } from '@undo-ink/core'
 import { describe, expect, it } from 'vitest'
-import { apartOf, SitePlaces } from '../work/places.ts'
+import { SitePlaces, takingOf } from '../work/places.ts'
 import { consequenceOf } from './consequence.ts'
 import { ThroughPlaces } from './through-places.ts'
 
@@ -30,7 +30,7 @@ const read = readdirSync(join(DEMO, 'site'), { recursive: true, withFileTypes: t
   })
 const linked = linkVariables(read).map(({ path, reading }) => ({ path, ...reading }))
 const files = linked.map(({ path, occurrences }) => ({ path, occurrences }))
-const { taking } = apartOf(linked)
+const taking = takingOf(linked)
 const places = new SitePlaces(ledgerOf(files), { files: [] } as never)
 const through = new ThroughPlaces(places, follower(listVariables(read)))
 

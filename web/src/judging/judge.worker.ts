@@ -1,6 +1,6 @@
 import { apartIn } from '@undo-ink/contracts'
 import { follower, readingsApart, unpackLedger, variablesApart } from '@undo-ink/core'
-import { apartOf, SitePlaces } from '../work/places.ts'
+import { SitePlaces, takingOf } from '../work/places.ts'
 import { consequenceOf, consequenceOfRoles, type Deciding, reachedBy } from './consequence.ts'
 import type { JudgeAsk, JudgedCopy } from './judge-desk.ts'
 import { ThroughPlaces } from './through-places.ts'
@@ -27,6 +27,6 @@ function open({ bytes, apart: sent, pages }: JudgedCopy): typeof opened {
   // Files are told by their paths here: nothing asks for their ids.
   const places = new SitePlaces(ledger, { files: [] })
   const apart = apartIn(sent)
-  const { taking } = apartOf(readingsApart(apart))
+  const taking = takingOf(readingsApart(apart))
   return { places, known: { pages, taking, through: new ThroughPlaces(places, follower(variablesApart(apart))) } }
 }

@@ -48,7 +48,7 @@ export function Path() {
         { to: 'ledger/colors', name: 'Colours', count: number(work.colors) },
         { to: 'ledger/scripts', name: 'Scripts', count: number(work.behaviors.length) },
         { to: 'ledger/findings', name: 'Findings', count: number(countFindings(work.findings)) },
-        { to: 'ledger/apart', name: 'Not written out', count: number(work.taking.length) },
+        { to: 'ledger/apart', name: 'Not written out', count: number(work.taking.count) },
       ],
     },
     {

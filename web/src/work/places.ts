@@ -230,20 +230,38 @@ export type InFile<T> = T & { readonly path: string }
 /** A place that takes another color than one written there: a keyword, or a function of variables. */
 export type Taking = InFile<Keyword | Computed>
 
-/** What is listed apart from the places. */
-export interface ListedApart {
-  readonly taking: readonly Taking[]
-  readonly behaviors: readonly InFile<Behavior>[]
-  readonly findings: readonly InFile<PlacedFinding>[]
+/** All of them. Of a large site they are many and seldom looked at: they are listed when they are asked for. */
+export interface AllTaking {
+  readonly count: number
+  list(): readonly Taking[]
 }
 
-/** What takes another color, what scripts do, and findings in the received texts. */
-export function apartOf(readings: readonly ApartReading[]): ListedApart {
+/** Lists what takes another color once. @param readings gives what each file holds */
+export function allTaking(count: number, readings: () => readonly ApartReading[]): AllTaking {
+  let listed: readonly Taking[] | null = null
+  return {
+    count,
+    list() {
+      listed ??= takingOf(readings())
+      return listed
+    },
+  }
+}
+
+/** What takes another color. */
+export function takingOf(readings: readonly Pick<ApartReading, 'path' | 'keywords' | 'computed'>[]): Taking[] {
+  return readings.flatMap(({ path, keywords, computed }) =>
+    [...keywords, ...computed].map((each) => ({ ...each, path })),
+  )
+}
+
+/** What scripts do, and findings in the received texts. */
+export function toldOf(readings: readonly Pick<ApartReading, 'path' | 'behaviors' | 'findings'>[]): {
+  readonly behaviors: readonly InFile<Behavior>[]
+  readonly findings: readonly InFile<PlacedFinding>[]
+} {
   return {
     behaviors: readings.flatMap(({ path, behaviors }) => behaviors.map((behavior) => ({ ...behavior, path }))),
-    taking: readings.flatMap(({ path, keywords, computed }) =>
-      [...keywords, ...computed].map((each) => ({ ...each, path })),
-    ),
     findings: readings.flatMap(({ path, findings }) => findings.map((finding) => ({ ...finding, path }))),
   }
 }

@@ -32,7 +32,7 @@ import { useStore } from 'zustand'
 import { auditQuery, ledgerQuery, type ReceivedLedger } from '../api/copies.ts'
 import { getPlan, getTail, paletteQuery, postEvent, postPalette } from '../api/plans.ts'
 import type { LedgerDesk } from './ledger-desk.ts'
-import { apartOf, type InFile, SitePlaces, type Taking } from './places.ts'
+import { type AllTaking, allTaking, type InFile, SitePlaces, toldOf } from './places.ts'
 import { createPlanStore, type PlanStore, shownEvents } from './plan-store.ts'
 import { countOutcomes, type Row, type Rows, rowsOf } from './standing.ts'
 import type { Stopped } from './stopped.ts'
@@ -50,7 +50,8 @@ export interface CopyWork {
   readonly bytes: Uint8Array
   /** What is known beside the places, as it came: what workers follow variables by. */
   readonly apart: Uint8Array
-  readonly taking: readonly Taking[]
+  /** What takes another color than one written there. */
+  readonly taking: AllTaking
   /** What scripts do to colors and classes while a visitor acts. */
   readonly behaviors: readonly InFile<Behavior>[]
   readonly findings: readonly InFile<PlacedFinding>[]
@@ -163,7 +164,8 @@ function LoadedWork({
   const { data: palette } = useSuspenseQuery(paletteQuery(plan.paletteId))
 
   const places = useMemo(() => new SitePlaces(ledger, snapshot), [ledger, snapshot])
-  const { taking, behaviors, findings } = useMemo(() => apartOf(audit.readings), [audit])
+  const { behaviors, findings } = useMemo(() => toldOf(audit.readings), [audit])
+  const taking = useMemo(() => allTaking(audit.taking, audit.wholeReadings), [audit])
   const variableUses = useMemo(() => new Map(audit.variables.map(({ name, uses }) => [name, uses])), [audit])
   const counts = useMemo(() => places.counts(), [places])
   const colors = ledger.columns.color.values

@@ -12,11 +12,11 @@ export function ApartScreen() {
     <Flex direction="column" h="100%" minH="420px">
       <StageHead
         title="Not written out"
-        sentence={`${count(taking.length, 'place takes', 'places take')} another colour: by a keyword such as transparent or currentColor, or computed from variables.`}
+        sentence={`${count(taking.count, 'place takes', 'places take')} another colour: by a keyword such as transparent or currentColor, or computed from variables.`}
       />
       <VirtualTable
         label="Places that take another colour"
-        items={taking}
+        items={taking.list()}
         columns={COLUMNS}
         maxHeight="100%"
         empty={

@@ -97,7 +97,7 @@ export function LedgerScreen() {
     <Flex direction="column" h={{ base: 'auto', lg: '100%' }} minH="480px">
       <StageHead
         title="Ledger"
-        sentence={`${count(places.length, 'place')} where a colour is written by hand, in ${count(files, 'file')} of ${number(snapshot.files.length)}. ${count(taking.length, 'more place takes', 'more places take')} another colour.`}
+        sentence={`${count(places.length, 'place')} where a colour is written by hand, in ${count(files, 'file')} of ${number(snapshot.files.length)}. ${count(taking.count, 'more place takes', 'more places take')} another colour.`}
       >
         <ViewsMenu query={writeAddress(address).toString()} />
         <ExportMenu view={view} />

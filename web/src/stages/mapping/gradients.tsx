@@ -43,7 +43,7 @@ function ToGradient({ solids, all, roles, onGive }: ToGradientProps) {
   const [to, setTo] = useState(roles[1]?.id ?? from)
   const [angle, setAngle] = useState('180')
   const options = roles.map(({ id, name }) => [id, name] as const)
-  const under = useMemo(() => liesUnder(solids, places, taking), [solids, places, taking])
+  const under = useMemo(() => liesUnder(solids, places, taking.list()), [solids, places, taking])
   return (
     <div>
       <Text>A gradient of roles</Text>

@@ -1,6 +1,6 @@
 import { ledgerOf, readSource } from '@undo-ink/core'
 import { expect, it } from 'vitest'
-import { apartOf, SitePlaces } from '../../work/places.ts'
+import { SitePlaces, takingOf } from '../../work/places.ts'
 import { liesUnder } from './lies-under.ts'
 
 it('what gives a thing only another color of its ground lies under a gradient, in whatever file', () => {
@@ -14,6 +14,5 @@ it('what gives a thing only another color of its ground lies under a gradient, i
   })
   const places = new SitePlaces(ledgerOf(files), { files: [] } as never)
   const grounds = places.some(places.ofColors(['#7a2433']))
-  const { taking } = apartOf(files)
-  expect(liesUnder(grounds, places, taking)).toEqual(['.b:hover', '.b.late', '.b.plain'])
+  expect(liesUnder(grounds, places, takingOf(files))).toEqual(['.b:hover', '.b.late', '.b.plain'])
 })
