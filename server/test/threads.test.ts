@@ -46,7 +46,7 @@ it('a file that takes too much is left out with its reason, and read the next ti
   const sequelize = await connect(await makeDatabase())
   const file = { path: 'a.css', sha256: 'a'.repeat(64), choice: null }
   const bytes = Buffer.from('a{color:red}'.repeat(50_000))
-  await keepBlobs(sequelize, [{ sha256: file.sha256, bytes }])
+  await keepBlobs(sequelize, new Map([[file.sha256, bytes]]))
   const by = { owner: 'a', signal: new AbortController().signal }
   const read = async (reader: Reader) => {
     const [read] = await reader.read(

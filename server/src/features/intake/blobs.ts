@@ -1,14 +1,10 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
 
-/** Keeps bytes under their hash; copies that hold the same file share it. */
-export async function keepBlobs(
-  sequelize: Sequelize,
-  files: readonly { readonly sha256: string; readonly bytes: Buffer }[],
-): Promise<void> {
-  const distinct = new Map(files.map((file) => [file.sha256, file.bytes]))
-  if (distinct.size === 0) return
+/** Keeps bytes under their hash; copies that hold the same file share it. @param blobs by their hash */
+export async function keepBlobs(sequelize: Sequelize, blobs: ReadonlyMap<string, Buffer>): Promise<void> {
+  if (blobs.size === 0) return
   // Who keeps some at the same time keeps them in the same order: neither waits for what the other has just kept.
-  const rows = [...distinct].toSorted(([a], [b]) => (a < b ? -1 : 1))
+  const rows = [...blobs].toSorted(([a], [b]) => (a < b ? -1 : 1))
   const values = rows.map((_, i) => `($${2 * i + 1}, $${2 * i + 2})`)
   await sequelize.query(`INSERT INTO blobs (sha256, bytes) VALUES ${values} ON CONFLICT DO NOTHING`, {
     bind: rows.flat(),

@@ -91,14 +91,13 @@ async function takeFiles(
       const sha256 = createHash('sha256').update(known).digest('hex')
       return { path, rawName, size: known.length, sha256, choice: null, unkept: null, bytes: known }
     })
-    const held = own.flatMap(({ sha256, bytes }) => (sha256 !== null && bytes ? [{ sha256, bytes }] : []))
-    for (const { sha256 } of held) kept.add(sha256)
-    await keepBlobs(sequelize, held)
-    const loaded = new Map(held.map(({ sha256, bytes }) => [sha256, bytes]))
+    const blobs = new Map(own.flatMap(({ sha256, bytes }) => (sha256 !== null && bytes ? [[sha256, bytes]] : [])))
+    for (const sha256 of blobs.keys()) kept.add(sha256)
+    await keepBlobs(sequelize, blobs)
     const taken = own.map(({ bytes, ...file }): TakenFile => file)
     return reader.read(
       taken,
-      async () => loaded,
+      async () => blobs,
       progress,
       ({ path }, reading) => tell(progress, path, reading),
     )
