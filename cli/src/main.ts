@@ -13,5 +13,6 @@ const { output, error, status } = await run(process.argv.slice(2), (path, done, 
 if (terminal) process.stderr.write(CLEAR_LINE)
 process.stderr.write(printable(error))
 for (const piece of output)
-  if (!process.stdout.write(process.stdout.isTTY ? printable(piece) : piece)) await once(process.stdout, 'drain')
+  if (!process.stdout.write(process.stdout.isTTY && typeof piece === 'string' ? printable(piece) : piece))
+    await once(process.stdout, 'drain')
 process.exitCode = status

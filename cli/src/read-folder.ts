@@ -1,32 +1,32 @@
-import { createHash } from 'node:crypto'
-import { readFile } from 'node:fs/promises'
-import { join } from 'node:path'
-import { LIMITS } from '@undo-ink/contracts/limits'
 import {
   assembleSite,
-  classify,
   type FileAbout,
   type FileChoice,
+  linkVariables,
   type Reading,
-  readSource,
   type SitePages,
-  unread,
 } from '@undo-ink/core'
-import { type Unopened, walk, whyOf } from './walk.ts'
+import { type FileRead, type FileToRead, fileRead } from './read-file.ts'
+import { type Unopened, type Walked, type Why, walk } from './walk.ts'
 
-/** One file of a folder, with what it holds when it is read. */
+/** One file of a folder as one of its site. */
 export interface FolderFile extends FileAbout {
   /** From the folder, with `/`. */
   readonly path: string
   readonly size: number
   /** Of its bytes, in hex; null: it is larger than what an intake keeps, and not opened. */
   readonly sha256: string | null
-  readonly reading: Reading | null
 }
 
+/** The same with what is kept of its reading; null: it is not read, or left out. */
+export type FileKept<K> = FolderFile & { readonly kept: K | null }
+
+/** The same with all that it holds. */
+export type FileHeld = FolderFile & { readonly reading: Reading | null }
+
 /** A folder as a site. */
-export interface Folder {
-  readonly files: readonly FolderFile[]
+export interface Folder<F extends FolderFile> {
+  readonly files: readonly F[]
   readonly pages: SitePages
   readonly unopened: readonly Unopened[]
 }
@@ -39,42 +39,55 @@ export interface ReadOptions {
   progress(path: string, done: number, of: number): void
 }
 
-/**
- * Every file below a folder, in the order of their paths. Bytes are let go once they are read. Links are not followed.
- * @param choices for some files, by path: they go before what is asked of all
- */
-export async function readFolder(
-  folder: string,
+/** Who reads the files. */
+export interface FileReader<K> {
+  /** Files that are on their way at once: the system opens the next while one is looked through. */
+  readonly atOnce: number
+  read(file: FileToRead): Promise<FileRead<K> | Why>
+}
+
+/** Choices for some files, by path: they go before what is asked of all. */
+export type Choices = ReadonlyMap<string, FileChoice>
+
+/** Every file below a folder with all that it holds, what all files tell of variables included; in the order of their paths. */
+export async function readFolder(folder: string, how: ReadOptions, choices?: Choices): Promise<Folder<FileHeld>> {
+  const reader = { atOnce: 2, read: (file: FileToRead) => fileRead(file, (reading) => reading) }
+  const read = await readWalked(await walk(folder), how, reader, choices)
+  return { ...read, files: linkVariables(read.files.map(({ kept, ...file }) => ({ ...file, reading: kept }))) }
+}
+
+/** Reads what was found in a folder, in the order of its paths; links are not followed. */
+export async function readWalked<K>(
+  { folder, files, unopened }: Walked,
   { includeVendor, progress }: ReadOptions,
-  choices: ReadonlyMap<string, FileChoice> = new Map(),
-): Promise<Folder> {
-  const { files: found, unopened } = await walk(folder)
-  const kept: { size: number; sha256: string | null }[] = []
-  const read = []
-  const closed: Unopened[] = []
-  const open = (file: (typeof found)[number] | undefined) =>
-    file && file.size <= LIMITS.fileBytes ? readFile(join(folder, file.path)).catch(whyOf) : null
-  let next = open(found[0])
-  for (const [index, { path, size }] of found.entries()) {
-    progress(path, index, found.length)
-    const choice = choices.get(path) ?? (includeVendor ? 'take-in' : null)
-    const bytes = await next
-    // The system reads it while this one is looked through.
-    next = open(found[index + 1])
-    if (typeof bytes === 'string') {
-      closed.push({ path, why: bytes })
-      continue
+  reader: FileReader<K>,
+  choices: Choices = new Map(),
+): Promise<Folder<FileKept<K>>> {
+  const found = files.map((file) => ({ ...file, choice: choices.get(file.path) ?? (includeVendor ? 'take-in' : null) }))
+  const read = new Map<string, FileRead<K> | Why>()
+  const left = found.entries()
+  const lane = async () => {
+    for (const [index, file] of left) {
+      progress(file.path, index, found.length)
+      read.set(file.path, await reader.read({ folder, ...file }))
     }
-    const { source, ...about } = bytes
-      ? classify(path, bytes, LIMITS.textBytes, choice)
-      : { ...unread(path, 'too-long'), source: null }
-    const reading = source && readSource(source)
-    kept.push({ size, sha256: bytes && createHash('sha256').update(bytes).digest('hex') })
-    read.push({ path, about, choice, reading: () => reading })
   }
-  const { files, pages } = assembleSite(read)
+  await Promise.all(Array.from({ length: reader.atOnce }, lane))
+
+  const opened = found.flatMap((file) => {
+    const found = read.get(file.path)
+    return typeof found === 'object' ? [{ ...file, ...found }] : []
+  })
+  const closed = found.flatMap(({ path }): Unopened[] => {
+    const why = read.get(path)
+    return typeof why === 'string' ? [{ path, why }] : []
+  })
+  const { abouts, pages } = assembleSite(opened.map(({ outline, ...file }) => ({ ...file, outline: () => outline })))
   return {
-    files: files.map(({ about, ...file }, i) => ({ ...file, ...about, ...(kept[i] as (typeof kept)[number]) })),
+    files: opened.map(({ path, size, sha256, kept }, i) => {
+      const about = abouts[i] as FileAbout
+      return { path, size, sha256, kept: about.skipped === null ? kept : null, ...about }
+    }),
     pages,
     unopened: [...unopened, ...closed],
   }

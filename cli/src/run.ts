@@ -52,7 +52,7 @@ function isCommand(name: string | undefined): name is Command {
 /** What a call prints, and its exit status: 0 done or clean, 1 check found something, 2 the call is wrong. */
 export interface Result {
   /** In pieces: a large audit is many times its text. */
-  readonly output: Iterable<string>
+  readonly output: Iterable<string | Uint8Array>
   readonly error: string
   readonly status: 0 | 1 | 2
 }
@@ -108,12 +108,13 @@ async function dispatch(args: readonly string[], progress: ReadOptions['progress
   }
 }
 
-function done(output: Iterable<string>, unopened: readonly Unopened[] = []): Result {
+function done(output: Iterable<string | Uint8Array>, unopened: readonly Unopened[] = []): Result {
   return { output, error: unopenedText(unopened), status: 0 }
 }
 
-function* printed(output: Iterable<string>): Generator<string> {
-  for (const piece of output) yield printable(piece)
+/** What comes as bytes is JSON: no control character stands in it as it is. */
+function* printed(output: Iterable<string | Uint8Array>): Generator<string | Uint8Array> {
+  for (const piece of output) yield typeof piece === 'string' ? printable(piece) : piece
 }
 
 type Values = Readonly<Record<string, string | undefined>>

@@ -1,6 +1,4 @@
 import type { CheckDocument } from '@undo-ink/contracts'
-import { append, type Occurrence } from '@undo-ink/core'
-import type { Folder } from './read-folder.ts'
 import type { Unopened } from './walk.ts'
 
 /** `1 place`, `3 places` */
@@ -10,37 +8,12 @@ export function count(number: number, one: string, many = `${one}s`): string {
 
 /** What a command prints, in pieces, and what of its folder was not opened. */
 export interface Printed {
-  readonly output: Iterable<string>
+  readonly output: Iterable<string | Uint8Array>
   readonly unopened: readonly Unopened[]
 }
 
 export function asJson(value: unknown): string {
   return `${JSON.stringify(value, null, 2)}\n`
-}
-
-/** An audit for people, in pieces: one line for each color, most used first, with the places under it. */
-export function* auditText(files: Folder['files']): Generator<string> {
-  const byColor = new Map<string, (readonly [file: string, place: Occurrence])[]>()
-  let all = 0
-  for (const { path, reading } of files)
-    for (const place of reading?.occurrences ?? []) {
-      append(byColor, place.color, [path, place] as const)
-      all++
-    }
-  const read = files.filter(({ skipped }) => skipped === null).length
-  yield `${count(all, 'place')} in ${count(byColor.size, 'colour')}, in ${read} of ${count(files.length, 'file')}\n`
-  const sorted = [...byColor].toSorted(([a, x], [b, y]) => y.length - x.length || (a < b ? -1 : 1))
-  for (const [color, places] of sorted) {
-    const lines = places.map(([file, place]) => `  ${placeText({ ...place, file })}\n`)
-    yield `\n${color}  ${places.length}\n${lines.join('')}`
-  }
-  const findings = files.flatMap(({ path, reading }) =>
-    (reading?.findings ?? []).map(({ line, column, code, excerpt, meaning }) => {
-      const what = code === 'and-more' ? excerpt : code
-      return `${path}:${line}:${column}  ${what}${meaning === null ? '' : `, likely ${meaning}`}\n`
-    }),
-  )
-  if (findings.length > 0) yield `\n${findings.join('')}`
 }
 
 /** A check for people: one line for each place. */
@@ -55,8 +28,9 @@ export function nearestText({ nearest }: CheckDocument['places'][number]): strin
   return nearest ? `, nearest ${nearest.role} (ΔE00 ${nearest.distance})` : ''
 }
 
-type CheckedPlace = Pick<CheckDocument['places'][number], 'file' | 'line' | 'column' | 'raw' | 'property' | 'selector'>
+type WrittenPlace = Pick<CheckDocument['places'][number], 'file' | 'line' | 'column' | 'raw' | 'property' | 'selector'>
 
-function placeText({ file, line, column, raw, property, selector }: CheckedPlace): string {
+/** `css/a.css:3:10  #fff  color  a:hover` */
+export function placeText({ file, line, column, raw, property, selector }: WrittenPlace): string {
   return `${file}:${line}:${column}  ${raw}  ${property}${selector === null ? '' : `  ${selector}`}`
 }

@@ -6,7 +6,7 @@ import { LIMITS } from '@undo-ink/contracts/limits'
 import { isLitter } from '@undo-ink/core'
 import { Misuse } from './misuse.ts'
 
-type Why = AuditDocument['unopened'][number]['why']
+export type Why = AuditDocument['unopened'][number]['why']
 
 /** Why something in a folder is not opened, in words. */
 const WHY: Readonly<Record<Why, string>> = {
@@ -24,7 +24,10 @@ export interface Unopened {
   readonly why: Why
 }
 
+/** What a folder holds. */
 export interface Walked {
+  /** As it was given. */
+  readonly folder: string
   /** By path, from the folder, with `/`; sizes in bytes. */
   readonly files: readonly { readonly path: string; readonly size: number }[]
   readonly unopened: readonly Unopened[]
@@ -46,7 +49,7 @@ export async function walk(folder: string): Promise<Walked> {
     }
   }
   const byPath = (a: { path: string }, b: { path: string }) => (a.path < b.path ? -1 : 1)
-  return { files: files.toSorted(byPath), unopened: unopened.toSorted(byPath) }
+  return { folder, files: files.toSorted(byPath), unopened: unopened.toSorted(byPath) }
 }
 
 /** For the error stream: one line for each. */

@@ -12,12 +12,14 @@ import {
 } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { auditDocumentSchema, checkDocumentSchema } from '@undo-ink/contracts'
-import { listVariables, type Reading } from '@undo-ink/core'
+import { type AuditDocument, auditDocumentSchema, checkDocumentSchema } from '@undo-ink/contracts'
+import { listVariables, type Reading, type Reference } from '@undo-ink/core'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { readFolder } from '../src/read-folder.ts'
+import { FORMATS } from '../src/audit/formats.ts'
+import { draftThreads } from '../src/audit/threads.ts'
+import { readFolder, readWalked } from '../src/read-folder.ts'
 import { run as call } from '../src/run.ts'
-import { whyOf } from '../src/walk.ts'
+import { walk, whyOf } from '../src/walk.ts'
 
 const DEMO = join(import.meta.dirname, '../../demo/site')
 let folder: string
@@ -28,7 +30,8 @@ afterEach(() => rmSync(folder, { recursive: true }))
 
 const run = async (...given: Parameters<typeof call>) => {
   const { output, ...result } = await call(...given)
-  return { ...result, output: [...output].join('') }
+  const text = [...output].map((piece) => (typeof piece === 'string' ? piece : new TextDecoder().decode(piece)))
+  return { ...result, output: text.join('') }
 }
 const at = (name: string) => join(folder, name)
 const write = (name: string, content: string | object) => {
@@ -44,49 +47,88 @@ const PALETTE = [{ role: 'primary', color: '#0b6e74' }]
 const plan = (decisions: unknown[]) =>
   write('plan.json', { version: 1, palette: PALETTE, decisions, write: 'in-place' })
 
+const placesOf = ({ files }: AuditDocument) => files.flatMap(({ occurrences }) => occurrences)
+
+/** Of a file that is not read. */
+const NOTHING_READ: Pick<Reading, 'occurrences' | 'keywords' | 'computed' | 'behaviors' | 'findings'> = {
+  ...{ occurrences: [], keywords: [], computed: [], behaviors: [], findings: [] },
+}
+
+interface Standing {
+  readonly start: number
+  readonly end: number
+  readonly rule: number | null
+}
+
 describe('undo-ink audit', () => {
   it('audits the demo into a document that its contract accepts', async () => {
     const { output, status } = await run(['audit', DEMO, '--format', 'json'])
     const document = auditDocumentSchema.parse(JSON.parse(output))
     expect(status).toBe(0)
-    expect(document.occurrences.length).toBeGreaterThanOrEqual(150)
-    expect(new Set(document.occurrences.map(({ color }) => color)).size).toBeGreaterThanOrEqual(60)
-    const notations = document.occurrences.filter(({ color }) => color === '#7a2433').map(({ notation }) => notation)
+    const places = placesOf(document)
+    expect(places.length).toBeGreaterThanOrEqual(150)
+    expect(new Set(places.map(({ color }) => color)).size).toBeGreaterThanOrEqual(60)
+    const notations = places.filter(({ color }) => color === '#7a2433').map(({ notation }) => notation)
     expect(new Set(notations).size).toBeGreaterThanOrEqual(5)
     expect(document.pages.map(({ path }) => path)).toContain('index.html')
-    expect(document.behaviors.length).toBeGreaterThanOrEqual(1)
+    expect(document.files.flatMap(({ behaviors }) => behaviors).length).toBeGreaterThanOrEqual(1)
   })
 
-  it('tells of variables, keywords and findings all that was read', async () => {
-    const how = { includeVendor: false, progress() {} }
-    const { files } = await readFolder(DEMO, how)
+  it('tells of each file all that was read', async () => {
+    const { files } = await readFolder(DEMO, { includeVendor: false, progress() {} })
     const { output } = await run(['audit', DEMO, '--format', 'json'])
     const document = auditDocumentSchema.parse(JSON.parse(output))
-    const standing = (rule: number | null) => {
-      const { states, heading, literalOnly, evidence, ...of } = document.rules[rule ?? -1] as (typeof document.rules)[0]
-      return of
+    const readings = files.map(({ path, reading }) => ({ path, ...(reading ?? NOTHING_READ) }))
+    const variables = listVariables(files.flatMap(({ path, reading }) => (reading ? [{ path, reading }] : [])))
+    expect(document.variables.map(({ uses }) => uses)).toEqual(variables.map(({ uses }) => uses))
+    for (const [i, told] of document.files.entries()) {
+      const reading = readings[i] as (typeof readings)[number]
+      /** An entry with its rule in full and its range as a reading has it. */
+      const inFull = ({ start, end, rule, ...own }: Standing) => {
+        const { states, ...of } = told.rules[rule ?? -1] as (typeof told.rules)[number]
+        return { ...of, ...own, range: { start, end } }
+      }
+      const ofVariables = (list: 'definitions' | 'references') =>
+        variables.flatMap((variable) =>
+          variable[list].flatMap(({ file, ...each }) => (file === reading.path ? [each] : [])),
+        )
+      const inOrder = <T extends { range: { start: number }; name: string }>(some: readonly T[]) =>
+        some.toSorted((a, b) => a.range.start - b.range.start || (a.name < b.name ? -1 : 1))
+      const withoutInner = told.occurrences.map(({ inner, ...place }) => inFull(place))
+      expect(withoutInner).toEqual(reading.occurrences.map(({ inner, ...place }) => place))
+      expect(told.keywords.map(inFull)).toEqual(reading.keywords)
+      expect(told.computed.map(inFull)).toEqual(reading.computed)
+      expect(inOrder(told.references.map(inFull) as unknown as Reference[])).toMatchObject(
+        inOrder(ofVariables('references') as Reference[]),
+      )
+      expect(told.definitions.map(({ start, end, ...own }) => ({ ...own, range: { start, end } }))).toEqual(
+        inOrder(ofVariables('definitions')),
+      )
+      expect(told.findings.map(({ code, remedy }) => [code, remedy?.replacement])).toEqual(
+        reading.findings.map(({ code, remedy }) => [code, remedy?.replacement]),
+      )
+      expect(told.behaviors.map(({ kind, line }) => [kind, line])).toEqual(
+        reading.behaviors.map(({ kind, line }) => [kind, line]),
+      )
     }
-    const pathOf = (file: number) => document.files[file]?.path
-    const read = files.flatMap(({ path, reading }) => (reading ? [{ path, reading }] : []))
-    expect(
-      document.variables.map(({ definitions, references, ...variable }) => ({
-        ...variable,
-        definitions: definitions.map(({ file, start, end, name = variable.name, ...own }) => ({
-          ...{ ...own, name, file: pathOf(file), range: { start, end } },
-        })),
-        references: references.map(({ file, start, end, rule, name = variable.name, ...own }) => ({
-          ...{ ...own, ...standing(rule), name, file: pathOf(file), range: { start, end } },
-        })),
-      })),
-    ).toEqual(listVariables(read))
-    const all = <T>(list: (reading: Reading) => readonly T[]) => read.flatMap(({ reading }) => list(reading))
-    expect(document.keywords.map(({ keyword, rule }) => [keyword, standing(rule).selector])).toEqual(
-      all(({ keywords }) => keywords).map(({ keyword, selector }) => [keyword, selector]),
-    )
-    expect(document.computed).toHaveLength(all(({ computed }) => computed).length)
-    expect(document.findings.map(({ code, remedy }) => [code, remedy?.replacement])).toEqual(
-      all(({ findings }) => findings).map(({ code, remedy }) => [code, remedy?.replacement]),
-    )
+  })
+
+  it.each(['json', 'csv', 'text'] as const)('prints as %s the same from threads as without', async (format) => {
+    const folder = site({
+      'a.css': ':root{--rgb: 1, 2, 3;--x: tan;--size: 2px;--n: 1 2 3}a{color:rgba(var(--rgb),.5)}',
+      'b.css': ':root{--y: var(--x);--z: #fff}a{fill:var(--y);border-color:var(--z);margin:var(--size);ba\u009bx:1}',
+      'ä.css': '/* ü */ a:hover{color:red} b{background:url("data:image/svg+xml,%3Csvg fill=\'red\'/%3E")}',
+      'c.html': '<p style="color:#123456">',
+      'd.txt': 'x',
+    })
+    const here = await run(['audit', folder, '--format', format])
+    const walked = await walk(folder)
+    const threads = await draftThreads(2, format)
+    const read = await readWalked(walked, { includeVendor: false, progress() {} }, threads)
+    await threads.close()
+    const printed = FORMATS[format].print(read, folder)
+    const text = [...printed].map((piece) => (typeof piece === 'string' ? piece : new TextDecoder().decode(piece)))
+    expect(text.join('')).toBe(here.output)
   })
 
   it('writes a table with what a spreadsheet would take for a formula escaped', async () => {
@@ -158,13 +200,13 @@ describe('undo-ink audit', () => {
     const read = async (...more: string[]) =>
       auditDocumentSchema.parse(JSON.parse((await run(['audit', folder, '--format', 'json', ...more])).output))
     const document = await read()
-    expect(document.occurrences).toHaveLength(3)
+    expect(placesOf(document)).toHaveLength(3)
     expect(document.files.find(({ path }) => path === 'node_modules/x.css')).toMatchObject({
       skipped: 'third-party',
       thirdParty: 'vendor-folder',
     })
     expect(document.files.find(({ path }) => path === 'a.css')?.generatedFrom).toBe('a.scss')
-    expect((await read('--include-vendor')).occurrences).toHaveLength(4)
+    expect(placesOf(await read('--include-vendor'))).toHaveLength(4)
   })
 
   it('tells of each file before it is read', async () => {

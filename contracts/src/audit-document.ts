@@ -16,7 +16,6 @@ import { USUAL } from './usual.ts'
 const index = z.int().min(0)
 
 const span = {
-  file: index.describe('Index in `files`'),
   start: z.int().min(0).describe('In UTF-16 units of the decoded text'),
   end: z.int().min(0).describe('Exclusive'),
 }
@@ -44,7 +43,6 @@ const IN_RULE = {
 /** The same for what more is known of places. */
 const OF_PLACE = { ...IN_RULE, heading: true, literalOnly: true, evidence: true } as const
 
-const { shape } = occurrenceSchema
 const ruleSchema = z
   .strictObject(
     usually({
@@ -54,7 +52,7 @@ const ruleSchema = z
   )
   .describe('Where places stand: a rule, or what is like one')
 
-const rule = index.nullable().describe('Index in `rules`; null: it stands in none')
+const rule = index.nullable().describe('Index in the `rules` of its file; null: it stands in none')
 
 const inner = z
   .discriminatedUnion('encoding', [
@@ -76,12 +74,39 @@ const occurrenceEntry = placed({
 
 const definition = variableSchema.shape.definitions.unwrap().element
 const reference = variableSchema.shape.references.unwrap().element
-const name = shape.raw.optional().describe('Where it is written otherwise than that of the variable')
+
+/** Most files hold nothing of most kinds. */
+const listed = <S extends z.ZodType>(entry: S) => z.array(entry).default([])
+
+/** What a file holds: a list is left out where it is empty. */
+const held = {
+  rules: listed(ruleSchema),
+  occurrences: listed(occurrenceEntry),
+  keywords: listed(placed(keywordSchema.omit({ ...OF_PLACE, range: true }).shape)),
+  computed: listed(placed(computedSchema.omit({ ...OF_PLACE, range: true }).shape)),
+  definitions: listed(z.strictObject(usually({ ...definition.omit({ range: true, file: true }).shape, ...span }))),
+  references: listed(placed(reference.omit({ ...IN_RULE, range: true, file: true }).shape)),
+  behaviors: listed(
+    z.discriminatedUnion('kind', [
+      behaviorSchema.options[0].omit({ range: true }).extend(span),
+      behaviorSchema.options[1].omit({ range: true }).extend(span),
+    ]),
+  ),
+  findings: listed(
+    z.strictObject(
+      usually({
+        ...findingSchema.omit({ range: true }).shape,
+        ...span,
+        remedy: remedySchema.omit({ range: true }).extend(span).nullable(),
+      }),
+    ),
+  ),
+}
 
 /** What `undo-ink audit --format json` prints. A member that is left out is as most are; reading it by this schema fills it in. */
 export const auditDocumentSchema = z
   .strictObject({
-    version: z.literal(2),
+    version: z.literal(3),
     root: z.string().describe('The folder as it was given'),
     files: z.array(
       z.strictObject({
@@ -92,6 +117,7 @@ export const auditDocumentSchema = z
         skipped: skipReasonSchema.optional(),
         thirdParty: thirdPartySchema.optional(),
         generatedFrom: z.string().optional().describe('Path of the sheet that it was made from'),
+        ...held,
       }),
     ),
     unopened: z
@@ -102,36 +128,12 @@ export const auditDocumentSchema = z
         }),
       )
       .describe('What the folder holds besides, and why it was not opened: it is in no copy'),
-    occurrences: z.array(occurrenceEntry),
-    keywords: z.array(placed(keywordSchema.omit({ ...OF_PLACE, range: true }).shape)),
-    computed: z.array(placed(computedSchema.omit({ ...OF_PLACE, range: true }).shape)),
-    variables: z.array(
-      variableSchema.omit({ definitions: true, references: true }).extend({
-        definitions: z.array(
-          z.strictObject(usually({ ...definition.omit({ range: true, file: true }).shape, ...span, name })),
-        ),
-        references: z.array(placed({ ...reference.omit({ ...IN_RULE, range: true, file: true }).shape, name })),
-      }),
-    ),
-    rules: z.array(ruleSchema),
-    behaviors: z.array(
-      z.discriminatedUnion('kind', [
-        behaviorSchema.options[0].omit({ range: true }).extend(span),
-        behaviorSchema.options[1].omit({ range: true }).extend(span),
-      ]),
-    ),
+    variables: z
+      .array(variableSchema.omit({ definitions: true, references: true }))
+      .describe('Those that carry a color: what defines and takes them stands with its file'),
     pages: sitePagesSchema.shape.pages,
     unused: sitePagesSchema.shape.unused,
     leftOut: sitePagesSchema.shape.leftOut,
-    findings: z.array(
-      z.strictObject(
-        usually({
-          ...findingSchema.omit({ range: true }).shape,
-          ...span,
-          remedy: remedySchema.omit({ range: true }).extend({ start: span.start, end: span.end }).nullable(),
-        }),
-      ),
-    ),
   })
   .describe('Every hard-coded color of a folder')
 export type AuditDocument = z.infer<typeof auditDocumentSchema>

@@ -1,30 +1,42 @@
-/** Characters that are gathered before a piece is given away. */
+import { JsonBytes, jsonText } from './json-bytes.ts'
+
+/** Bytes that are gathered before a piece is given away. */
 const PIECE = 64 * 1024
 
-/** A JSON document in pieces: of a list one entry a line, so that none of it need be held whole. @param members lists may be made as they are asked for, one after another */
-export function* jsonDocument(members: Readonly<Record<string, unknown>>): Generator<string> {
-  let piece = '{'
+/** An entry of a list that writes itself. */
+export type Written = (json: JsonBytes) => void
+
+/**
+ * A JSON document in pieces, of a list one entry a line, so that none of it need be held whole.
+ * @param members lists may be made as they are asked for, one after another
+ */
+export function* jsonDocument(members: Readonly<Record<string, unknown>>): Generator<Uint8Array<ArrayBuffer>> {
+  const json = new JsonBytes().put('{')
   let between = '\n'
   for (const [name, value] of Object.entries(members)) {
-    piece += `${between}${JSON.stringify(name)}: `
+    json.put(`${between}${jsonText(name)}: `)
     between = ',\n'
     if (!isList(value)) {
-      piece += JSON.stringify(value)
+      json.put(jsonText(value))
       continue
     }
     let lead = '[\n'
     for (const entry of value) {
-      piece += `${lead}${JSON.stringify(entry)}`
+      json.put(lead)
+      if (isWritten(entry)) entry(json)
+      else json.put(jsonText(entry))
       lead = ',\n'
-      if (piece.length < PIECE) continue
-      yield piece
-      piece = ''
+      if (json.size >= PIECE) yield json.take()
     }
-    piece += lead === '[\n' ? '[]' : '\n]'
+    json.put(lead === '[\n' ? '[]' : '\n]')
   }
-  yield `${piece}\n}\n`
+  yield json.put('\n}\n').take()
 }
 
 function isList(value: unknown): value is Iterable<unknown> {
   return typeof value === 'object' && value !== null && Symbol.iterator in value
+}
+
+function isWritten(entry: unknown): entry is Written {
+  return typeof entry === 'function'
 }

@@ -1,6 +1,7 @@
 import { type Range, readSource, statesOf } from '@undo-ink/core'
 import papaparse from 'papaparse'
 import { describe, expect, it } from 'vitest'
+import * as z from 'zod'
 import { auditDocumentSchema } from './audit-document.ts'
 import { type PlaceInFile, placesCsv, placesJson } from './places-document.ts'
 
@@ -15,11 +16,11 @@ describe('places in a document', () => {
     ...read('@media print { a { color: rgb(1 2 3 / 40%) !important; opacity: .5; border-color: red } }', 'b.css'),
     ...read('<p style="color: tan">', 'größe, "neu".html'),
   ]
-  const written = JSON.parse([...placesJson(places)].join(''))
+  const written = JSON.parse([...placesJson(places)].map((piece) => new TextDecoder().decode(piece)).join(''))
 
   it('are told by what is not usual of them and the rule that they stand in, and nothing is lost', () => {
-    const { occurrences, rules } = auditDocumentSchema.shape
-    const told = occurrences.parse(written.occurrences)
+    const { occurrences, rules } = auditDocumentSchema.shape.files.element.shape
+    const told = z.array(occurrences.unwrap().element.extend({ file: z.int() })).parse(written.occurrences)
     const standing = rules.parse(written.rules)
     expect(told).toHaveLength(places.length)
     expect(

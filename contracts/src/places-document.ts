@@ -1,6 +1,7 @@
-import { csvPieces, type Occurrence, OF_RULE, type Range, statesOf } from '@undo-ink/core'
-import { jsonDocument } from './json-document.ts'
-import { USUAL } from './usual.ts'
+import { csvPieces, type Occurrence, type Range, statesOf } from '@undo-ink/core'
+import { PLACE, RULE } from './entry-members.ts'
+import { JsonBytes } from './json-bytes.ts'
+import { jsonDocument, type Written } from './json-document.ts'
 
 /** A place with the path of its file. */
 export type PlaceInFile = Occurrence & { readonly path: string }
@@ -8,29 +9,65 @@ export type PlaceInFile = Occurrence & { readonly path: string }
 type Standing = Pick<Occurrence, 'selector' | 'subjects' | 'signals' | 'specificity' | 'atRules'> &
   Partial<Pick<Occurrence, 'heading' | 'literalOnly' | 'evidence'>>
 
-type Entry = Record<string, unknown>
+/** Where something stands in its file, as a document tells it. */
+export interface Lead {
+  /** The index of its rule. */
+  readonly rule: number
+  readonly start: number
+  readonly end: number
+  /** See `Inner`; left out where its text is plain. */
+  readonly inner?: object
+}
 
 /** The rules that the entries of a document stand in, each once: most are shared, and longer than all else of a place. */
 export class RuleTable {
-  /** What the document lists. */
-  readonly entries: Entry[] = []
-  private readonly known = new Map<string, number>()
+  private readonly json = new JsonBytes()
+  private count = 0
+  private readonly known = new Map<string, { readonly of: Standing; readonly index: number }>()
   /** The rule found last with a list of subjects: what stands in one rule was given its very lists. */
   private readonly bySubjects = new Map<readonly string[], { readonly of: Standing; readonly index: number }>()
 
   /** The index of the rule that something stands in. */
   indexOf(of: Standing): number {
-    const { selector, subjects, signals, specificity, atRules, heading, literalOnly, evidence } = of
-    const before = this.bySubjects.get(subjects)
+    const before = this.bySubjects.get(of.subjects)
     if (before && isSame(before.of, of)) return before.index
-    const rule = sparse({ selector, subjects, signals, specificity, atRules, heading, literalOnly, evidence })
-    const key = JSON.stringify(rule)
-    const known = this.known.get(key)
-    const index = known ?? this.entries.push(sparse({ states: statesOf(signals) }, rule)) - 1
-    if (known === undefined) this.known.set(key, index)
-    this.bySubjects.set(subjects, { of, index })
-    return index
+    const key = keyOf(of)
+    const found = this.known.get(key) ?? { of, index: this.add(of) }
+    this.known.set(key, found)
+    this.bySubjects.set(of.subjects, { of, index: found.index })
+    return found.index
   }
+
+  /** Where something stands, its rule among it. */
+  leadOf(item: Standing & { readonly range: Range }): Lead {
+    return { rule: this.indexOf(item), start: item.range.start, end: item.range.end }
+  }
+
+  /** The entries of the table as JSON, one a line, with commas between. */
+  take(): Uint8Array<ArrayBuffer> {
+    return this.json.take()
+  }
+
+  private add(of: Standing): number {
+    const states = statesOf(of.signals)
+    this.json.between().entry(of, RULE, states.length > 0 ? { states } : {})
+    return this.count++
+  }
+}
+
+/** What tells a rule from others; what is not known of it is as usual. */
+function keyOf({
+  selector,
+  subjects,
+  signals,
+  specificity,
+  atRules,
+  heading,
+  literalOnly,
+  evidence,
+}: Standing): string {
+  const lists = [subjects.join('\n'), signals.join('\n'), ...atRules]
+  return [selector, specificity, heading, literalOnly || null, evidence, ...lists].join('\0')
 }
 
 function isSame(a: Standing, b: Standing): boolean {
@@ -45,60 +82,37 @@ function isSame(a: Standing, b: Standing): boolean {
   )
 }
 
-/** An entry of a document without what is as usual. @param kept what it has besides @param without members that stand elsewhere */
-export function sparse(members: object, kept: Entry = {}, without: ReadonlySet<string> = NONE): Entry {
-  // One walk without copies: a large site has half a million entries.
-  for (const name in members) {
-    const value: unknown = members[name as keyof typeof members]
-    if (value !== undefined && !without.has(name) && !isUsual(name, value)) kept[name] = value
-  }
-  return kept
-}
-
-const NONE: ReadonlySet<string> = new Set()
-const USUALLY: ReadonlyMap<string, unknown> = new Map(Object.entries(USUAL))
-
-function isUsual(name: string, value: unknown): boolean {
-  const usual = USUALLY.get(name)
-  return value === usual || (Array.isArray(value) && value.length === 0 && Array.isArray(usual))
-}
-
-/** What a rule says, and what an entry says in its own way. */
-const ELSEWHERE: ReadonlySet<string> = new Set([...OF_RULE, 'range', 'inner', 'file', 'path', 'index', 'name'])
-
-/** What stands in a rule, as a document lists it. @param file index of its file */
-export function inRule<T extends Standing & { readonly range: Range }>(file: number, item: T, rules: RuleTable): Entry {
-  const { start, end } = item.range
-  return sparse(item, { file, rule: rules.indexOf(item), start, end }, ELSEWHERE)
-}
-
-/** A place as a document lists it. @param file index of its file */
-export function placeEntry(file: number, place: Occurrence, rules: RuleTable): Entry {
-  const entry = inRule(file, place, rules)
+/** What stands before all else of a place, how it is encoded among it. */
+export function placeLead(place: Standing & Pick<Occurrence, 'range' | 'inner'>, rules: RuleTable): Lead {
   const { inner } = place
-  if (inner) entry.inner = inner.encoding === 'base64' ? { encoding: inner.encoding, ...inner.range } : inner
-  return entry
+  const lead = rules.leadOf(place)
+  if (!inner) return lead
+  return { ...lead, inner: inner.encoding === 'base64' ? { encoding: inner.encoding, ...inner.range } : inner }
 }
 
-/** Places as a document of their own, in pieces: `{version, files, occurrences, rules}`, each as the audit lists them. */
-export function placesJson(places: Iterable<PlaceInFile>): Generator<string> {
+/** Places as a document of their own, in pieces: `{version, files, occurrences, rules}`, each as the audit lists them, with the index of its file. */
+export function placesJson(places: Iterable<PlaceInFile>): Generator<Uint8Array<ArrayBuffer>> {
   const rules = new RuleTable()
   const files = new Map<string, number>()
-  function* entries() {
+  function* entries(): Generator<Written> {
     for (const place of places) {
       const file = files.get(place.path) ?? files.size
       files.set(place.path, file)
-      yield placeEntry(file, place, rules)
+      yield (json) => json.entry(place, PLACE, { file, ...placeLead(place, rules) })
     }
   }
   function* paths() {
     for (const path of files.keys()) yield { path }
   }
-  return jsonDocument({ version: 2, occurrences: entries(), files: paths(), rules: rules.entries })
+  function* table(): Generator<Written> {
+    const written = rules.take()
+    if (written.length > 0) yield (json) => json.putBytes(written)
+  }
+  return jsonDocument({ version: 2, occurrences: entries(), files: paths(), rules: table() })
 }
 
 /** The columns of a table of places, each with what it holds. */
-const COLUMNS: Readonly<Record<string, (place: PlaceInFile) => unknown>> = {
+const COLUMNS = {
   file: ({ path }) => path,
   line: ({ line }) => line,
   column: ({ column }) => column,
@@ -122,13 +136,21 @@ const COLUMNS: Readonly<Record<string, (place: PlaceInFile) => unknown>> = {
   confidence: ({ confidence }) => confidence,
   evidence: ({ evidence }) => evidence,
   literalOnly: ({ literalOnly }) => literalOnly,
+} as const satisfies Readonly<Record<string, (place: PlaceInFile) => unknown>>
+
+/** The heads of a table of places. */
+export const PLACE_HEADS = Object.keys(COLUMNS)
+
+/** The cells of a place by their heads, in the order of these. */
+export function placeCells(place: PlaceInFile): Record<keyof typeof COLUMNS, unknown> {
+  const cells = Object.entries(COLUMNS).map(([head, cell]) => [head, cell(place)])
+  return Object.fromEntries(cells) as Record<keyof typeof COLUMNS, unknown>
 }
 
 /** Places as a table (RFC 4180) in pieces, a row each; what a spreadsheet would take for a formula is escaped. */
 export function placesCsv(places: Iterable<PlaceInFile>): Generator<string> {
-  const cells = Object.values(COLUMNS)
   function* rows() {
-    for (const place of places) yield cells.map((cell) => cell(place))
+    for (const place of places) yield Object.values(placeCells(place))
   }
-  return csvPieces(Object.keys(COLUMNS), rows())
+  return csvPieces(PLACE_HEADS, rows())
 }

@@ -6,6 +6,7 @@ declare class TextDecoder {
 }
 declare class TextEncoder {
   encode(input: string): Uint8Array<ArrayBuffer>
+  encodeInto(input: string, into: Uint8Array): { read: number; written: number }
 }
 /** Addresses as the URL standard reads them. */
 declare class URL {

@@ -42,7 +42,14 @@ export {
 export { listPages, type Page, type PageSheet, type UnusedFile } from './pages/pages.ts'
 export { quietPage, quietSheet } from './pages/quiet.ts'
 export { type AddressResolver, resolverOf, servedPaths } from './pages/resolve.ts'
-export { assembleSite, type FileAbout, type LeftOutSheet, type SitePages } from './pages/site.ts'
+export {
+  assembleSite,
+  type FileAbout,
+  type FileOutline,
+  type LeftOutSheet,
+  outlineOf,
+  type SitePages,
+} from './pages/site.ts'
 export { wordsOf } from './pages/words.ts'
 export { paletteChanges, type RoleChange, type RolePart } from './palette/changes.ts'
 export { missingRoles } from './palette/complete.ts'
@@ -115,12 +122,20 @@ export { type Signal, STATES, type State, statesOf } from './selector/state.ts'
 export type { Behavior, Trigger } from './source/behavior.ts'
 export { classify, FILE_CHOICES, type FileChoice, NOT_READ, type NotRead, unread } from './source/classify.ts'
 export { copyText, isLitter } from './source/copy.ts'
-export { type FileReading, listVariables, type Variable } from './source/link.ts'
-export { linkVariables } from './source/link-variables.ts'
 export {
+  isOfVariable,
+  type LinkedVariables,
+  linkedVariables,
+  linkPlace,
+  linkTriple,
+  linkVariables,
+} from './source/link-variables.ts'
+export {
+  type ChannelTriple,
   CONFIDENCES,
   type Computed,
   type Confidence,
+  type Definition,
   EVIDENCES,
   type Evidence,
   type Inner,
@@ -129,6 +144,7 @@ export {
   OF_RULE,
   type PlacedFinding,
   type Reading,
+  type Reference,
   type Remedy,
   USES,
   type Use,
@@ -139,8 +155,10 @@ export { generatedFrom, NO_CLAIMS, THIRD_PARTY, type ThirdParty, thirdPartyPath 
 export { READERS, READING_VERSION, readSource } from './source/read.ts'
 export { SYNTAXES, type Syntax, syntaxOf } from './source/syntax.ts'
 export { type End, type EndsOf, follower } from './source/through.ts'
+export { type VariableFacts, variableFacts, variableKey } from './source/variable-facts.ts'
+export { carryingVariables, type FileReading, listVariables, type Variable } from './source/variables.ts'
 export { decodeName, likelyNameEncoding, NAME_ENCODINGS, type NameEncoding } from './text/archive-names.ts'
-export { csvOf, csvPieces } from './text/csv.ts'
+export { csvLines, csvOf, csvPieces } from './text/csv.ts'
 export { applyEdits, fileEdits } from './text/edit.ts'
 export { countFindings, FINDING_CODES, type FindingCode } from './text/finding.ts'
 export type { Range } from './text/range.ts'

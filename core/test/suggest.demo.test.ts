@@ -8,10 +8,10 @@ import { observe } from '../src/palette/observation.ts'
 import type { Role } from '../src/palette/role.ts'
 import { type Suggestion, suggester } from '../src/palette/suggest.ts'
 import { classify } from '../src/source/classify.ts'
-import { listVariables } from '../src/source/link.ts'
 import { linkVariables } from '../src/source/link-variables.ts'
 import { readSource } from '../src/source/read.ts'
 import { follower } from '../src/source/through.ts'
+import { listVariables } from '../src/source/variables.ts'
 
 const DEMO = fileURLToPath(new URL('../../demo/', import.meta.url))
 const json = (name: string) => JSON.parse(readFileSync(join(DEMO, name), 'utf8'))

@@ -77,7 +77,7 @@ async function buildCommandLine(esbuild) {
   await esbuild({
     ...shared,
     format: 'esm',
-    entryPoints: { main: join(ROOT, 'cli/src/main.ts') },
+    entryPoints: { main: join(ROOT, 'cli/src/main.ts'), 'audit-thread': join(ROOT, 'cli/src/audit/thread.ts') },
     outdir,
     splitting: true,
     // Some packages are found whole in their modern form only, some ask for `require`.
@@ -85,7 +85,8 @@ async function buildCommandLine(esbuild) {
     banner: {
       js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);",
     },
-    external: [`./${parser}`],
+    // It starts a file of its own.
+    external: [`./${parser}`, 'piscina'],
     plugins: [
       {
         name: 'script-parser',

@@ -1,3 +1,5 @@
+import { setFlagsFromString } from 'node:v8'
+import { INLINE_LESS } from '@undo-ink/contracts'
 import { Piscina } from 'piscina'
 
 /** What a task in a thread is, to whoever shares the threads out. */
@@ -61,6 +63,7 @@ export class Threads {
     const fromSource = import.meta.url.endsWith('.ts')
     const filename = fromSource ? source.href : new URL(`./${built}.js`, import.meta.url).href
     const resourceLimits = { maxOldGenerationSizeMb: limits.memory }
+    setFlagsFromString(INLINE_LESS)
     this.pool = new Piscina({ filename, maxThreads: most, idleTimeout: 10_000, resourceLimits })
     this.most = most
     this.limits = limits

@@ -28,7 +28,7 @@ import {
 } from '@undo-ink/core'
 import { Misuse } from '../misuse.ts'
 import { readDocument, rolesOf } from '../read-document.ts'
-import { type FolderFile, type ReadOptions, readFolder } from '../read-folder.ts'
+import { type FileHeld, type ReadOptions, readFolder } from '../read-folder.ts'
 import { count, type Printed } from '../text.ts'
 
 /** How a plan is taken. */
@@ -106,7 +106,7 @@ function unwrittenText(each: Unwritten): string {
   return `:${line}:${column}  ${raw}  ${UNWRITTEN_WORDS[each.why]}`
 }
 
-function placesOf({ path, reading }: Pick<FolderFile, 'path' | 'reading'>) {
+function placesOf({ path, reading }: Pick<FileHeld, 'path' | 'reading'>) {
   return (reading?.occurrences ?? []).map((each) => ({ ...each, path }))
 }
 
@@ -114,7 +114,7 @@ function placesOf({ path, reading }: Pick<FolderFile, 'path' | 'reading'>) {
 function refuseOtherCopy(
   planFile: string,
   { copy, site, corrections = [] }: PlanDocument,
-  files: readonly FolderFile[],
+  files: readonly FileHeld[],
   { anyCopy }: RewriteOptions,
 ): void {
   if (copy === undefined) return
@@ -147,7 +147,7 @@ function idleIn({ decisions }: PlanDocument, places: ReturnType<typeof placesOf>
 /** What the plan is checked against: the same as where it is made. */
 async function factsOf(
   folder: string,
-  files: readonly FolderFile[],
+  files: readonly FileHeld[],
   roles: readonly Role[],
   corrections: readonly { readonly path: string }[],
 ): Promise<EventFacts> {
@@ -198,7 +198,7 @@ function refuseIdle(
     )
 }
 
-function rewritten({ path, reading }: FolderFile, bytes: Buffer, plan: WritablePlan) {
+function rewritten({ path, reading }: FileHeld, bytes: Buffer, plan: WritablePlan) {
   const source = decode(path, bytes)
   if (typeof source === 'string') throw new Misuse(`${path} changed while it was read`)
   const found = rewriteFile(source, placesOf({ path, reading }), plan)

@@ -1,7 +1,7 @@
 import { append } from '../collect.ts'
-import type { Variable } from '../source/link.ts'
 import type { Reading } from '../source/occurrence.ts'
 import { type PackedPlaces, packPlaces, unpackPlaces } from '../source/pack-places.ts'
+import type { Variable } from '../source/variables.ts'
 
 /** What one file holds beside its places. */
 export interface ApartReading extends Pick<Reading, 'keywords' | 'computed' | 'behaviors' | 'findings'> {

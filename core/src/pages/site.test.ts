@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { classify, type FileChoice } from '../source/classify.ts'
 import { readSource } from '../source/read.ts'
-import { assembleSite } from './site.ts'
+import { assembleSite, outlineOf } from './site.ts'
 
 /** A site of some texts, put together as the server and the command line do. */
 function site(files: Record<string, string>, choices: Record<string, FileChoice> = {}) {
@@ -9,17 +9,17 @@ function site(files: Record<string, string>, choices: Record<string, FileChoice>
     Object.entries(files).map(([path, text]) => {
       const choice = choices[path] ?? null
       const { source, ...about } = classify(path, new TextEncoder().encode(text), 1e6, choice)
-      return { path, about, choice, reading: () => source && readSource(source) }
+      return { path, about, choice, outline: () => source && outlineOf(readSource(source)) }
     }),
   )
 }
 
 const told = (files: Record<string, string>, choices?: Record<string, FileChoice>) => {
-  const { files: all, pages } = site(files, choices)
+  const { abouts, pages } = site(files, choices)
   return {
-    leftOut: all.flatMap(({ path, about, reading }) => {
-      expect(reading === null).toBe(about.skipped !== null)
-      return about.skipped === null ? [] : [`${path}: ${about.thirdParty ?? about.skipped}`]
+    leftOut: Object.keys(files).flatMap((path, i) => {
+      const { thirdParty, skipped } = abouts[i] as (typeof abouts)[number]
+      return skipped === null ? [] : [`${path}: ${thirdParty ?? skipped}`]
     }),
     loaded: pages.leftOut.map(({ path, pages, places, colors }) => [path, pages.length, places, colors.join()]),
   }

@@ -1,23 +1,33 @@
 import { append } from '../collect.ts'
 import type { OpaqueKey } from '../color/color.ts'
 import type { Classified, FileChoice } from '../source/classify.ts'
-import type { FileReading } from '../source/link.ts'
-import { linkVariables } from '../source/link-variables.ts'
 import type { Reading } from '../source/occurrence.ts'
 import { generatedFrom, isNamedFor, type ThirdParty } from '../source/provenance.ts'
 import { syntaxOf } from '../source/syntax.ts'
-import { type LoadedFiles, listPages, type Page } from './pages.ts'
+import { type LinkingFile, type LoadedFiles, listPages, type Page } from './pages.ts'
 
 /** What is known of a file by itself. */
 export type FileAbout = Omit<Classified, 'source'>
+
+/** What of a file's reading its site must know. */
+export interface FileOutline extends Pick<Reading, 'links' | 'roots' | 'isDocument'> {
+  readonly places: number
+  /** The distinct colors of these places. */
+  readonly colors: readonly OpaqueKey[]
+}
+
+export function outlineOf({ links, roots, isDocument, occurrences }: Reading): FileOutline {
+  const colors = [...new Set(occurrences.map(({ color }) => color))]
+  return { links, roots, isDocument, places: occurrences.length, colors }
+}
 
 /** One file of a site, as it was read by itself. */
 export interface SiteFileRead {
   readonly path: string
   readonly about: FileAbout
   readonly choice: FileChoice | null
-  /** What it holds; null: not read. Asked for once at most. */
-  reading(): Reading | null
+  /** Of what it holds; null: not read. Asked for once at most. */
+  outline(): FileOutline | null
 }
 
 /** A sheet that pages load and that is not read, so that nothing in it changes. */
@@ -38,15 +48,15 @@ export interface SitePages extends LoadedFiles {
 
 /** All files of a site together. */
 export interface Assembly {
-  /** In the order given: what each is in the end, and what it holds; null: it is not read, or left out. */
-  readonly files: readonly { readonly path: string; readonly about: FileAbout; readonly reading: Reading | null }[]
+  /** In the order given: what each is in the end. */
+  readonly abouts: readonly FileAbout[]
   readonly pages: SitePages
 }
 
 /**
- * Puts the files of a site together: which are third-party code for this site, what colors stand in channels of variables, and which page is made
- * of what. A published library is left out, the sheets that the site itself has made are not, whatever banner stands in them: those made
- * from a source of the site, those called as the site is, and those of pages that load no other.
+ * Puts the files of a site together: which are third-party code for this site, and which page is made of what. A published library is left out, the
+ * sheets that the site itself has made are not, whatever banner stands in them: those made from a source of the site, those called as the
+ * site is, and those of pages that load no other.
  */
 export function assembleSite(files: readonly SiteFileRead[]): Assembly {
   const paths = files.map(({ path }) => path)
@@ -72,12 +82,17 @@ export function assembleSite(files: readonly SiteFileRead[]): Assembly {
     const isLeftOut = thirdParty !== null && about.skipped === null && choice === null
     return { ...file, about: { ...about, thirdParty, skipped: isLeftOut ? ('third-party' as const) : about.skipped } }
   })
-  const readings = new Map<string, Reading>()
-  const read = (some: readonly SiteFileRead[]): FileReading[] =>
+  const outlines = new Map<string, FileOutline | null>()
+  const outlineOf = (file: SiteFileRead) => {
+    const known = outlines.get(file.path)
+    const outline = known === undefined ? file.outline() : known
+    outlines.set(file.path, outline)
+    return outline
+  }
+  const read = (some: readonly SiteFileRead[]): LinkingFile[] =>
     some.flatMap((file) => {
-      const reading = readings.get(file.path) ?? file.reading()
-      if (reading) readings.set(file.path, reading)
-      return reading ? [{ path: file.path, reading }] : []
+      const outline = outlineOf(file)
+      return outline ? [{ path: file.path, outline }] : []
     })
   const kept = judged.filter(({ about }) => about.skipped === null)
   const first = listPages(read(kept), paths)
@@ -92,13 +107,10 @@ export function assembleSite(files: readonly SiteFileRead[]): Assembly {
   const settled = judged.map((file) =>
     own.has(file.path) ? { ...file, about: { ...file.about, thirdParty: null, skipped: null } } : file,
   )
-  const readInTheEnd = read(settled.filter(({ about }) => about.skipped === null))
-  const pages = own.size === 0 ? first : listPages(readInTheEnd, paths)
-  const all = linkVariables(readInTheEnd)
-  const byPath = new Map(all.map(({ path, reading }) => [path, reading]))
+  const pages = own.size === 0 ? first : listPages(read(settled.filter(({ about }) => about.skipped === null)), paths)
   return {
-    files: settled.map(({ path, about }) => ({ path, about, reading: byPath.get(path) ?? null })),
-    pages: { ...pages, leftOut: leftOutOf(pages.pages, settled, (file) => read([file])[0]?.reading ?? null) },
+    abouts: settled.map(({ about }) => about),
+    pages: { ...pages, leftOut: leftOutOf(pages.pages, settled, outlineOf) },
   }
 }
 
@@ -117,17 +129,17 @@ function parentFolder(sheet: string, parent: string): string {
 function leftOutOf(
   pages: readonly Page[],
   files: readonly SiteFileRead[],
-  readingOf: (file: SiteFileRead) => Reading | null,
+  outlineOf: (file: SiteFileRead) => FileOutline | null,
 ): LeftOutSheet[] {
   const loading = new Map<string, string[]>()
   for (const { path, sheets } of pages)
     for (const file of new Set(sheets.flatMap(({ kind, file }) => (kind === 'style' || file === null ? [] : [file]))))
       append(loading, file, path)
   return files.flatMap((file): LeftOutSheet[] => {
-    const pages = loading.get(file.path)
-    if (!pages || file.about.skipped === null || file.about.skipped === 'empty') return []
-    const occurrences = syntaxOf(file.path) === 'css' ? readingOf(file)?.occurrences : undefined
-    const colors = [...new Set(occurrences?.map(({ color }) => color))]
-    return [{ path: file.path, pages, places: occurrences?.length ?? null, colors }]
+    const { path, about } = file
+    const pages = loading.get(path)
+    if (!pages || about.skipped === null || about.skipped === 'empty') return []
+    const { places, colors } = (syntaxOf(path) === 'css' ? outlineOf(file) : null) ?? { places: null, colors: [] }
+    return [{ path, pages, places, colors }]
   })
 }

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { ledgerOf, placeAt } from '../ledger/ledger.ts'
 import { markWords, runsOf } from '../ledger/words.ts'
-import { listVariables } from '../source/link.ts'
 import { linkVariables } from '../source/link-variables.ts'
 import { readSource } from '../source/read.ts'
 import { follower } from '../source/through.ts'
+import { listVariables } from '../source/variables.ts'
 import { wordsOf } from './words.ts'
 
 const SHEET = 'a.css'

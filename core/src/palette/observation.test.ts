@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { seeded } from '../../test/random.ts'
 import { ledgerOf } from '../ledger/ledger.ts'
-import { listVariables } from '../source/link.ts'
 import { readSource } from '../source/read.ts'
 import { follower } from '../source/through.ts'
+import { listVariables } from '../source/variables.ts'
 import { observe, observeColors, together } from './observation.ts'
 
 const SHEET = `

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { listVariables } from '../source/link.ts'
 import { readSource } from '../source/read.ts'
 import { follower } from '../source/through.ts'
+import { listVariables } from '../source/variables.ts'
 import { observe } from './observation.ts'
 import type { Role } from './role.ts'
 import { suggester } from './suggest.ts'

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
-import { listVariables } from './link.ts'
 import { readSource } from './read.ts'
 import { follower } from './through.ts'
+import { listVariables } from './variables.ts'
 
 /** Where the value of a variable shows, as `selector property`, `~` where something else is made of it. */
 function endsOf(variable: string, ...sheets: readonly (readonly [string, string])[]): string[] {

@@ -1,5 +1,6 @@
-import { type Variable, variableKey } from './link.ts'
 import type { Reference } from './occurrence.ts'
+import { passesOn, variableKey } from './variable-facts.ts'
+import type { Variable } from './variables.ts'
 
 /** Where the value of a variable shows: as if it was written there. */
 export type End = Reference & { readonly file: string }
@@ -12,11 +13,6 @@ const MOST_ENDS = 1_000
 
 /** Steps along chains in all before only direct ends are told: hostile chains cost no time. */
 const MOST_STEPS = 2_000_000
-
-/** Whether the variable that a place defines goes where the value goes that it takes: what takes a list does not say which of it. */
-export function passesOn({ variable, property, taken }: Reference): boolean {
-  return property === variable && taken !== 'listed'
-}
 
 /** Follows variables to where they show, through others that take their value as it is or make another of it, not through lists of many. What is found is kept. */
 export function follower(variables: readonly Variable[]): EndsOf {

@@ -17,13 +17,14 @@ export function* csvPieces(heads: readonly string[], rows: Iterable<readonly unk
   for (const row of rows) {
     data.push(row)
     if (data.length < ROWS) continue
-    yield linesOf(data)
+    yield csvLines(data)
     data = []
   }
-  if (data.length > 0) yield linesOf(data)
+  if (data.length > 0) yield csvLines(data)
 }
 
-function linesOf(rows: readonly (readonly unknown[])[]): string {
+/** Some rows of a table. */
+export function csvLines(rows: readonly (readonly unknown[])[]): string {
   const data = rows.map((row) => [...row])
   return `${papaparse.unparse(data, { escapeFormulae: FORMULA })}\r\n`
 }

@@ -28,8 +28,9 @@ const MARKS: readonly (readonly [Encoding, readonly number[]])[] = [
 export function decode(path: string, bytes: Uint8Array): SourceText | DecodeFailure {
   const mark = MARKS.find(([, m]) => m.every((b, i) => bytes[i] === b))
   if (!mark && looksBinary(bytes)) return 'binary'
-  const encoding = mark ? mark[0] : encodingOf(bytes)
-  const source = { path, encoding, text: decodeAs(encoding, bytes.subarray(mark?.[1].length ?? 0)) }
+  const source = mark
+    ? { path, encoding: mark[0], text: decodeAs(mark[0], bytes.subarray(mark[1].length)) }
+    : { path, ...decodeUnmarked(bytes) }
   if (source.text.includes('\0')) return 'binary'
   return comesBack(source, bytes) ? source : 'not-reversible'
 }
@@ -102,18 +103,19 @@ function fromWindows1252(body: Uint8Array): string {
   return text
 }
 
-function encodingOf(bytes: Uint8Array): Encoding {
+function decodeUnmarked(bytes: Uint8Array): Pick<SourceText, 'encoding' | 'text'> {
   const named = charsetOf(bytes)
-  if (named !== null && named !== 'utf-8') return named
-  return isUtf8(bytes) ? 'utf-8' : 'windows-1252'
+  const text = named === null || named === 'utf-8' ? validUtf8(bytes) : null
+  if (text !== null) return { encoding: 'utf-8', text }
+  const encoding = named === null || named === 'utf-8' ? 'windows-1252' : named
+  return { encoding, text: decodeAs(encoding, bytes) }
 }
 
-function isUtf8(bytes: Uint8Array): boolean {
+function validUtf8(bytes: Uint8Array): string | null {
   try {
-    new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(bytes)
-    return true
+    return new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(bytes)
   } catch {
-    return false
+    return null
   }
 }
 

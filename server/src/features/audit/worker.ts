@@ -9,8 +9,10 @@ import {
   follower,
   joinWords,
   ledgerOf,
+  linkVariables,
   listVariables,
   type OpaqueKey,
+  outlineOf,
   type PackedApart,
   packApart,
   packLedger,
@@ -84,23 +86,33 @@ export function read({ path, bytes, choice }: FileToRead): FileRead {
 
 /** Runs in a worker thread: makes the audit of what all files hold, with what can be said only of all together. */
 export function assemble(files: ToAssemble): Assembled {
+  const held = new Map<string, Reading>()
   const site = assembleSite(
     files.map(({ body, ...file }) => ({
       ...file,
-      reading: () => (body ? unpackReading(gunzipSync(body).toString()) : null),
+      outline() {
+        const reading = body && unpackReading(gunzipSync(body).toString())
+        if (reading) held.set(file.path, reading)
+        return reading && outlineOf(reading)
+      },
     })),
   )
-  const read = site.files.flatMap(({ path, reading }) => (reading ? [{ path, reading }] : []))
+  const read = linkVariables(
+    files.flatMap(({ path }, i) => {
+      const reading = site.abouts[i]?.skipped === null ? held.get(path) : undefined
+      return reading ? [{ path, reading }] : []
+    }),
+  )
   const readings = read.map(({ path, reading }) => ({ path, ...reading }))
-  const held = readings.filter(({ occurrences }) => occurrences.length > 0)
+  const painting = readings.filter(({ occurrences }) => occurrences.length > 0)
   return {
-    abouts: site.files.map(({ about }) => about),
-    files: held.map((file) => ({
+    abouts: site.abouts,
+    files: painting.map((file) => ({
       path: file.path,
       places: file.occurrences.length,
       body: gzipSync(packLedger(ledgerOf([file])), { level: 1 }),
     })),
-    ledger: gzipSync(packLedger(ledgerOf(held))),
+    ledger: gzipSync(packLedger(ledgerOf(painting))),
     apart: gzipJson({ ...packApart({ readings, variables: listVariables(read) }), pages: site.pages }),
     pages: gzipJson(site.pages.pages.map(({ path, files, hook }): ScopePage => ({ path, files, hook }))),
     totals: totalsOf(readings),

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { linkChannels, listVariables } from './link.ts'
+import { linkVariables } from './link-variables.ts'
 import { readSource } from './read.ts'
+import { listVariables } from './variables.ts'
 
 const link = (files: Record<string, string>) =>
-  linkChannels(
+  linkVariables(
     Object.entries(files).map(([path, text]) => ({ path, reading: readSource({ path, text, encoding: 'utf-8' }) })),
   )
 const uses = (files: Record<string, string>) =>

@@ -1,0 +1,1 @@
+export { draftFile as default } from './formats.ts'
