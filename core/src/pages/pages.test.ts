@@ -4,7 +4,7 @@ import { listPages } from './pages.ts'
 
 /** The pages of a site whose files are given; other files are known by name only. */
 function site(files: Record<string, string>, others: string[] = []) {
-  const read_ = Object.entries(files).map(([path, text]) => ({ path, outline: read(path, text) }))
+  const read_ = Object.entries(files).map(([path, text]) => ({ path, reading: read(path, text) }))
   return listPages(read_, [...Object.keys(files), ...others].sort())
 }
 

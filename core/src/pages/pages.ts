@@ -54,7 +54,7 @@ export interface LoadedFiles {
 /** What of a file tells which page is made of what. */
 export interface LinkingFile {
   readonly path: string
-  readonly outline: Pick<Reading, 'links' | 'roots' | 'isDocument'>
+  readonly reading: Pick<Reading, 'links' | 'roots' | 'isDocument'>
 }
 
 /** Folders and names of what is put into pages (common practice, no source). */
@@ -72,15 +72,15 @@ const MOST_FILES = 1_000_000
  */
 export function listPages(files: readonly LinkingFile[], paths: readonly string[]): LoadedFiles {
   const resolve = resolverOf(paths)
-  const outlines = new Map(files.map(({ path, outline }) => [path, outline]))
-  const linksIn = (path: string): readonly SourceLink[] => outlines.get(path)?.links ?? []
+  const readings = new Map(files.map(({ path, reading }) => [path, reading]))
+  const linksIn = (path: string): readonly SourceLink[] => readings.get(path)?.links ?? []
   const sources = generatedFrom(paths)
   const inside = new Set<string>()
   const targets = new Map<SourceLink, string | null>()
   const named = new Map<string, Set<string>>()
-  for (const { path, outline } of files) {
+  for (const { path, reading } of files) {
     let base: string | null = null
-    for (const link of outline.links) {
+    for (const link of reading.links) {
       if (link.kind === 'base') base ??= link.target
       const target = targetOf(link, path, base, resolve)
       targets.set(link, target)
@@ -94,11 +94,11 @@ export function listPages(files: readonly LinkingFile[], paths: readonly string[
   const isPage = (path: string) => {
     const syntax = syntaxOf(path)
     if ((syntax !== 'html' && syntax !== 'template') || inside.has(path)) return false
-    if (partsOf(path).some((part) => outlines.get(part)?.isDocument)) return true
+    if (partsOf(path).some((part) => readings.get(part)?.isDocument)) return true
     return syntax === 'html' && !PARTS.test(path)
   }
 
-  const isWhole = (path: string) => syntaxOf(path) === 'html' || outlines.get(path)?.isDocument === true
+  const isWhole = (path: string) => syntaxOf(path) === 'html' || readings.get(path)?.isDocument === true
 
   /** A template with what is around it and in it, itself included. */
   const partsOf = (path: string): string[] => {
@@ -197,7 +197,7 @@ export function listPages(files: readonly LinkingFile[], paths: readonly string[
     }
   }
 
-  const pagePaths = paths.filter((path) => outlines.has(path) && isPage(path))
+  const pagePaths = paths.filter((path) => readings.has(path) && isPage(path))
   const isRoot = new Set(pagePaths)
 
   /** Everything that pages load or name, through whatever that names; other pages are only led to. */
@@ -220,7 +220,7 @@ export function listPages(files: readonly LinkingFile[], paths: readonly string[
     return files
   }
 
-  const pages = withHooks(pagePaths.map(pageOf), (path) => outlines.get(path)?.roots ?? [])
+  const pages = withHooks(pagePaths.map(pageOf), (path) => readings.get(path)?.roots ?? [])
   const reached = reachedFrom(pagePaths)
   const unused = paths
     .filter((path) => !reached.has(path))

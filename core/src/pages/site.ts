@@ -92,7 +92,7 @@ export function assembleSite(files: readonly SiteFileRead[]): Assembly {
   const read = (some: readonly SiteFileRead[]): LinkingFile[] =>
     some.flatMap((file) => {
       const outline = outlineOf(file)
-      return outline ? [{ path: file.path, outline }] : []
+      return outline ? [{ path: file.path, reading: outline }] : []
     })
   const kept = judged.filter(({ about }) => about.skipped === null)
   const first = listPages(read(kept), paths)
