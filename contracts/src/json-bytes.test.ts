@@ -38,7 +38,7 @@ describe('JSON as bytes', () => {
     const json = new JsonBytes()
     const entry = { important: true, raw: 'red', alpha: 1, functions: [], other: 'x' }
     json.between().entry(entry, members, { rule: 0 }).between().entry({}, members)
-    expect(textOf(json.putBytes(new Uint8Array([0x20])))).toBe('{"rule":0,"raw":"red","important":true},\n{} ')
+    expect(textOf(json.put(new Uint8Array([0x20])))).toBe('{"rule":0,"raw":"red","important":true},\n{} ')
     expect(json.size).toBe(0)
   })
 })

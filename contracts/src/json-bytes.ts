@@ -41,18 +41,16 @@ export class JsonBytes {
     return this.length
   }
 
-  /** What is JSON already. */
-  put(json: string): this {
-    this.makeRoom(json.length * MOST_BYTES)
-    this.length += ENCODER.encodeInto(json, this.bytes.subarray(this.length)).written
-    return this
-  }
-
-  /** The same in bytes. */
-  putBytes(json: Uint8Array): this {
-    this.makeRoom(json.length)
-    this.bytes.set(json, this.length)
-    this.length += json.length
+  /** What is JSON already, as text or in bytes. */
+  put(json: string | Uint8Array): this {
+    if (typeof json === 'string') {
+      this.makeRoom(json.length * MOST_BYTES)
+      this.length += ENCODER.encodeInto(json, this.bytes.subarray(this.length)).written
+    } else {
+      this.makeRoom(json.length)
+      this.bytes.set(json, this.length)
+      this.length += json.length
+    }
     return this
   }
 

@@ -106,7 +106,7 @@ export function placesJson(places: Iterable<PlaceInFile>): Generator<Uint8Array<
   }
   function* table(): Generator<Written> {
     const written = rules.take()
-    if (written.length > 0) yield (json) => json.putBytes(written)
+    if (written.length > 0) yield (json) => json.put(written)
   }
   return jsonDocument({ version: 2, occurrences: entries(), files: paths(), rules: table() })
 }

@@ -9,6 +9,11 @@ import { hasColor, piecesOf, settled } from './piece.ts'
 
 type Drafted = ReturnType<typeof draft>
 
+/** Bytes from one to before another. */
+type Stretch = readonly [start: number, end: number]
+
+const DECODER = new TextDecoder()
+
 /** What is told of a place whose use only all files tell. */
 const WITHOUT_USE = PLACE.filter(({ name }) => name !== 'use')
 
@@ -32,12 +37,18 @@ export function draft(_path: string, reading: Reading) {
     return json.take()
   }
   const places = new JsonBytes()
+  const begun = new JsonBytes()
   return {
     occurrences: piecesOf(reading, {
       write: (place) => places.between().entry(place, PLACE, placeLead(place, rules)),
       take: () => (places.size > 0 ? places.take() : null),
-      begin: (place) => entryText(place, WITHOUT_USE, hasColor(place) ? placeLead(place, rules) : rules.leadOf(place)),
+      begin(place): Stretch {
+        const start = begun.size
+        begun.put(entryText(place, WITHOUT_USE, hasColor(place) ? placeLead(place, rules) : rules.leadOf(place)))
+        return [start, begun.size]
+      },
     }),
+    begun: begun.take(),
     keywords: list(reading.keywords, (json, keyword) => json.entry(keyword, KEYWORD, rules.leadOf(keyword))),
     computed: list(reading.computed, (json, color) => json.entry(color, COMPUTED, rules.leadOf(color))),
     definitions: ofVariables(reading.definitions, (json, each) => json.entry(each, DEFINITION, each.range)),
@@ -62,10 +73,19 @@ export function print(
   const variables = carryingVariables(facts, linked)
   const carrying = new Set(variables.map(({ key }) => key))
 
-  const one = new JsonBytes()
   /** The lists of a file, in pieces. */
-  const listsOf = ({ occurrences, definitions, references, ...lists }: Drafted): Record<string, Uint8Array[]> => ({
-    occurrences: settled(occurrences, linked, (begun, told) => one.put(`{${begun},${entryText(told, PLACE)}}`).take()),
+  const listsOf = ({
+    occurrences,
+    begun,
+    definitions,
+    references,
+    ...lists
+  }: Drafted): Record<string, Iterable<Uint8Array | string>> => ({
+    occurrences: settled(
+      occurrences,
+      linked,
+      ([start, end], told) => `{${DECODER.decode(begun.subarray(start, end))},${entryText(told, PLACE)}}`,
+    ),
     ...Object.fromEntries(Object.entries(lists).map(([name, bytes]) => [name, bytes.length > 0 ? [bytes] : []])),
     definitions: carried(definitions, carrying),
     references: carried(references, carrying),
@@ -81,8 +101,12 @@ export function print(
       yield (json) => {
         json.put(`{${membersText(about)}`)
         for (const [name, pieces] of Object.entries(kept ? listsOf(kept.content) : {})) {
-          for (const [i, piece] of pieces.entries()) json.put(i === 0 ? `,\n"${name}": [\n` : BETWEEN).putBytes(piece)
-          if (pieces.length > 0) json.put('\n]')
+          let before = `,\n"${name}": [\n`
+          for (const piece of pieces) {
+            json.put(before).put(piece)
+            before = BETWEEN
+          }
+          if (before === BETWEEN) json.put('\n]')
         }
         json.put('}')
       }

@@ -53,16 +53,19 @@ export function piecesOf<T, O>(reading: Reading, printer: PlacePrinter<T, O>): P
 }
 
 /** The same with what all files together tell. */
-export function settled<T, O>(
+export function* settled<T, O>(
   pieces: readonly Piece<T, O>[],
   linked: LinkedVariables,
-  finish: (begun: O, told: Told) => T,
-): T[] {
-  return pieces.flatMap((piece) => {
-    if ('printed' in piece) return [piece.printed]
+  finish: (begun: O, told: Told) => string,
+): Generator<T | string> {
+  for (const piece of pieces) {
+    if ('printed' in piece) {
+      yield piece.printed
+      continue
+    }
     const found = piece.isTriple ? linkTriple(piece, linked) : {}
-    return found ? [finish(piece.begun, { ...found, use: linkPlace(piece, linked).use })] : []
-  })
+    if (found) yield finish(piece.begun, { ...found, use: linkPlace(piece, linked).use })
+  }
 }
 
 /** The places of a file and the three bare numbers that may be some, in their order. */

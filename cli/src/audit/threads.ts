@@ -20,9 +20,10 @@ export interface DraftThreads extends FileReader<SomeDraft> {
   close(): Promise<void>
 }
 
-/** Threads that so many bytes are worth, of those that this machine has; 0: less than two are of no use beside the one that asks. */
-export function threadsFor(bytes: number): number {
-  const most = Math.min(availableParallelism(), MOST_THREADS, Math.floor(bytes / WORTH_A_THREAD))
+/** Threads that some files are worth, of those that this machine has; 0: less than two are of no use beside the one that asks. */
+export function threadsFor(files: readonly { readonly size: number }[]): number {
+  const bytes = files.reduce((sum, { size }) => sum + size, 0)
+  const most = Math.min(availableParallelism(), MOST_THREADS, Math.floor(bytes / WORTH_A_THREAD), files.length)
   return most > 1 ? most : 0
 }
 

@@ -7,8 +7,7 @@ import { walk } from '../walk.ts'
 /** Lists every hard-coded color of a folder. */
 export async function audit(folder: string, format: Format, how: ReadOptions): Promise<Printed> {
   const walked = await walk(folder)
-  const bytes = walked.files.reduce((sum, { size }) => sum + size, 0)
-  const count = threadsFor(bytes)
+  const count = threadsFor(walked.files)
   const threads = count > 0 ? await draftThreads(count, format) : null
   const here: FileReader<SomeDraft> = { atOnce: 2, read: (file) => draftFile({ ...file, format }) }
   try {
