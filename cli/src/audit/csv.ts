@@ -10,7 +10,7 @@ type Drafted = Piece<string, PlaceInFile>[]
 export function draft(path: string, reading: Reading): Drafted {
   let rows: unknown[][] = []
   return piecesOf(reading, {
-    write: (place) => rows.push(cellsOf({ ...place, path })),
+    write: (place) => rows.push(placeCells({ ...place, path })),
     take() {
       const lines = rows.length > 0 ? csvLines(rows) : null
       rows = []
@@ -25,9 +25,5 @@ export function* print({ files }: Folder<FileKept<Draft<Drafted>>>): Generator<s
   const linked = linkedIn(files)
   yield csvLines([PLACE_HEADS])
   for (const { kept } of files)
-    if (kept) yield* settled(kept.content, linked, (place, told) => csvLines([cellsOf({ ...place, ...told })]))
-}
-
-function cellsOf(place: PlaceInFile): unknown[] {
-  return Object.values(placeCells(place))
+    if (kept) yield* settled(kept.content, linked, (place, told) => csvLines([placeCells({ ...place, ...told })]))
 }
